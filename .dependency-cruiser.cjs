@@ -1,0 +1,38 @@
+/** The arrows of import run one way: core ← contract ← server, web; e2e imports only contract and its own support. */
+const only = (room, allowed) => ({
+  name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
+  severity: 'error',
+  from: { path: `^${room}/` },
+  to: { path: `^(core|contract|server|web|e2e)/`, pathNot: `^(${[room, ...allowed].join('|')})/` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    only('core', []),
+    only('contract', ['core']),
+    only('server', ['contract', 'core']),
+    only('web', ['contract', 'core']),
+    only('e2e', ['contract', 'core']),
+    {
+      name: 'core-is-pure',
+      comment: 'No Node API, no schema library, nothing that reads a clock or the network.',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^core/src', 'node_modules/@internationalized/date'] },
+    },
+    {
+      name: 'rooms-are-entered-by-the-front-door',
+      severity: 'error',
+      from: { path: '^(core|contract|server|web|e2e)/' },
+      to: { path: '^(core|contract)/src/', pathNot: ['^$1/', '/src/index\\.ts$'] },
+    },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

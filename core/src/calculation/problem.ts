@@ -1,0 +1,28 @@
+/** Inputs that have no physical answer, each with the field it is about. Sentences live with the messages. */
+export type Problem =
+  | { readonly code: 'notPositive'; readonly field: string; readonly value: number }
+  | { readonly code: 'notFinite'; readonly field: string }
+  | { readonly code: 'noEyeOnThisEnd'; readonly field: string }
+  | { readonly code: 'noThreadOnThisEnd'; readonly field: string }
+  | { readonly code: 'shorterThanItsFittings'; readonly field: string; readonly takeOffs_m: number }
+  | { readonly code: 'noDroopReading'; readonly field: string }
+  | { readonly code: 'rangeUpsideDown'; readonly field: string }
+  | {
+      readonly code: 'torqueImplausible';
+      readonly field: string;
+      readonly reading_Nm: number;
+      readonly maximum_Nm: number;
+    }
+  | { readonly code: 'noFluidPath'; readonly field: string }
+  | { readonly code: 'endsCannotBothGoFirst'; readonly field: string };
+
+export type ProblemCode = Problem['code'];
+
+/** The first of the named values that is not a finite number above zero, as a problem; otherwise null. */
+export function firstNotPositive(values: Readonly<Record<string, number>>): Problem | null {
+  for (const [field, value] of Object.entries(values)) {
+    if (!Number.isFinite(value)) return { code: 'notFinite', field };
+    if (value <= 0) return { code: 'notPositive', field, value };
+  }
+  return null;
+}

@@ -1,0 +1,72 @@
+/** The public face of the core: physics and judgement, no interface, no I/O. */
+export type { Formula, Term, Working, WorkingStep } from './calculation/working.ts';
+export type { Meaning } from './calculation/meaning.ts';
+export { MEANINGS } from './calculation/meaning.ts';
+export type { Problem, ProblemCode } from './calculation/problem.ts';
+export type { Quantity } from './calculation/quantity.ts';
+export type { Calculated, NotCalculated, Result } from './calculation/result.ts';
+
+export type { QuantityKind, Unit } from './units/unit.ts';
+export { UNITS, unitsOf } from './units/unit.ts';
+export type { UnitId } from './units/unitId.ts';
+export { UNIT_IDS } from './units/unitId.ts';
+export { fromSI, toSI } from './units/convert.ts';
+export type { ParsedQuantity, ParseFailure } from './units/parse.ts';
+export { parseQuantity } from './units/parse.ts';
+export type { FormatOptions } from './units/format.ts';
+export { formatNumber, formatQuantity, formatRange } from './units/format.ts';
+export type { UnitPreferences } from './units/preferences.ts';
+export { IMPERIAL, METRIC } from './units/preferences.ts';
+
+export type { Source, SourceId, SourceKind } from './sources/bibliography.ts';
+export { SOURCES } from './sources/bibliography.ts';
+
+export type { Caution, CautionEvidence, CautionId } from './mistakes/caution.ts';
+export type { Severity } from './mistakes/catalogue.ts';
+export { MISTAKES, severityOf, stopsAmong } from './mistakes/catalogue.ts';
+
+export type { EndFamily, EndGeometry, LengthPoint } from './fittings/end.ts';
+export { END_FAMILIES, LENGTH_POINTS, sealingPointOf } from './fittings/end.ts';
+export type { LengthConversion, LengthDatum } from './fittings/lengthDatum.ts';
+export { convertLength, sealingDatum } from './fittings/lengthDatum.ts';
+
+export type { BanjoStack, Engagement } from './joint/engagement.ts';
+export { boltEngagement } from './joint/engagement.ts';
+export type { TorqueJudgement, TorqueRange, TorqueVerdict, WrenchRange } from './joint/torque.ts';
+export { judgeTorque, wrenchRange } from './joint/torque.ts';
+export type { JointMaterial } from './joint/washers.ts';
+export { JOINT_MATERIALS, judgeWasherMaterial, washersNeeded } from './joint/washers.ts';
+
+export type { OrderLength, PoseChecks, PoseReading } from './measure/orderLength.ts';
+export { DEFAULT_SLACK_m, orderLength } from './measure/orderLength.ts';
+export type { Aid, Pose } from './measure/pose.ts';
+export { AID_UNCERTAINTY_m, AIDS, POSES } from './measure/pose.ts';
+
+export type {
+  Circuit,
+  CircuitComponent,
+  CircuitHose,
+  CircuitJoint,
+  ComponentKind,
+} from './layout/circuit.ts';
+export { COMPONENT_KINDS, distancesFromMaster, eyesOn } from './layout/circuit.ts';
+export type { VehicleCaution, VehicleFacts } from './layout/vehicleCautions.ts';
+export { VEHICLE_CAUTIONS, vehicleCautions } from './layout/vehicleCautions.ts';
+
+export type { NippleTurn } from './bleeding/nippleOrder.ts';
+export { nippleOrder } from './bleeding/nippleOrder.ts';
+export type { MasterStroke, RefillGuard } from './bleeding/strokes.ts';
+export { refillGuard, strokeVolume } from './bleeding/strokes.ts';
+
+export type { FluidGrade } from './fluid/grade.ts';
+export { FLUID_GRADES, judgeGrade } from './fluid/grade.ts';
+export type { DueState, NextDue, ServiceInterval } from './service/nextDue.ts';
+export { judgeBottle, judgeDue, nextDue, strictestInterval } from './service/nextDue.ts';
+
+export type { FitStep, PlanHose, PlanJoint, SealKind } from './procedure/fitPlan.ts';
+export { fitPlan, SEAL_KINDS } from './procedure/fitPlan.ts';
+export type { HandoverCheck } from './procedure/handOver.ts';
+export { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './procedure/handOver.ts';
+export { judgeBoltThread, judgeClocking, sameThread } from './procedure/specification.ts';
+export type { TorqueAttempt } from './procedure/torqueGate.ts';
+export { judgeTorqueAttempt } from './procedure/torqueGate.ts';

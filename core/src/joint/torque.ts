@@ -1,0 +1,133 @@
+/** A torque against the range of the fitted part, and the wrench it was reached with. */
+import { fraction, torque } from '../calculation/quantity.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import type { Result } from '../calculation/result.ts';
+import { calculated, problem } from '../calculation/result.ts';
+import type { Formula } from '../calculation/working.ts';
+import { term } from '../calculation/working.ts';
+import type { Caution } from '../mistakes/caution.ts';
+import type { SourceId } from '../sources/bibliography.ts';
+
+const LOWEST: Formula = { expression: 'T_low = 0.20·T_max', source: 'iso6789' };
+const LIKELY: Formula = { expression: 'T = T_read·(1 ± δ)', source: 'iso6789' };
+
+const TRUSTED_FROM = 0.2;
+const SMALL_WRENCH_Nm = 10;
+/** A reading this many times the limit is a slip of the pen or of the unit, not a torque. */
+const IMPLAUSIBLE_TIMES = 3;
+
+/** The permitted torque of a joint, always with where the figure comes from. `null`: nobody said. */
+export interface TorqueRange {
+  readonly minimum_Nm: number;
+  readonly maximum_Nm: number;
+  readonly source: SourceId | null;
+}
+
+export interface WrenchRange {
+  readonly lowest_Nm: number;
+  readonly highest_Nm: number;
+  /** Permissible deviation of reading, as a fraction. */
+  readonly deviation: number;
+}
+
+/** From which torque up a wrench may be trusted, and how far its reading may be off. ISO 6789 (from memory). */
+export function wrenchRange(maximum_Nm: number): Result<WrenchRange> {
+  const refused = firstNotPositive({ maximum_Nm });
+  if (refused) return problem(refused);
+  const lowest_Nm = TRUSTED_FROM * maximum_Nm;
+  const deviation = maximum_Nm > SMALL_WRENCH_Nm ? 0.04 : 0.06;
+  return calculated({ lowest_Nm, highest_Nm: maximum_Nm, deviation }, [
+    {
+      formula: LOWEST,
+      inputs: [term('T_max', 'wrenchMaximum', torque(maximum_Nm))],
+      result: term('T_low', 'wrenchLowest', torque(lowest_Nm)),
+    },
+  ]);
+}
+
+export type TorqueVerdict = 'below' | 'within' | 'above';
+
+export interface TorqueJudgement {
+  readonly verdict: TorqueVerdict;
+  readonly wrench: WrenchRange;
+  /** Whether the reading lies where the wrench may be trusted. */
+  readonly wrenchTrusted: boolean;
+  /** What the joint may really have, given the wrench's permissible deviation. */
+  readonly likelyLow_Nm: number;
+  readonly likelyHigh_Nm: number;
+}
+
+/**
+ * Judges a reading. Raises M71 (over the limit), M72 (wrench outside its trusted range), M74 (range without source).
+ * Problem: a reading so far over that it must be a slip.
+ */
+export function judgeTorque(
+  reading_Nm: number,
+  range: TorqueRange,
+  wrenchMaximum_Nm: number,
+): Result<TorqueJudgement> {
+  const refused = firstNotPositive({
+    reading_Nm,
+    minimum_Nm: range.minimum_Nm,
+    maximum_Nm: range.maximum_Nm,
+  });
+  if (refused) return problem(refused);
+  if (range.minimum_Nm > range.maximum_Nm) return problem({ code: 'rangeUpsideDown', field: 'minimum_Nm' });
+  if (reading_Nm > IMPLAUSIBLE_TIMES * range.maximum_Nm) {
+    return problem({
+      code: 'torqueImplausible',
+      field: 'reading_Nm',
+      reading_Nm,
+      maximum_Nm: range.maximum_Nm,
+    });
+  }
+  const wrench = wrenchRange(wrenchMaximum_Nm);
+  if (!wrench.ok) return wrench;
+
+  // Conversion noise only: 15.5 lbf·ft must not creep over 21 N·m or under it by the last bit.
+  const noise_Nm = 1e-9 * range.maximum_Nm;
+  const verdict: TorqueVerdict =
+    reading_Nm < range.minimum_Nm - noise_Nm
+      ? 'below'
+      : reading_Nm > range.maximum_Nm + noise_Nm
+        ? 'above'
+        : 'within';
+  const { lowest_Nm, highest_Nm, deviation } = wrench.value;
+  const wrenchTrusted = reading_Nm >= lowest_Nm - noise_Nm && reading_Nm <= highest_Nm + noise_Nm;
+
+  const cautions: Caution[] = [];
+  if (verdict === 'above')
+    cautions.push({ id: 'M71', evidence: { reading_Nm, maximum_Nm: range.maximum_Nm } });
+  if (!wrenchTrusted) cautions.push({ id: 'M72', evidence: { lowest_Nm, highest_Nm } });
+  if (range.source === null) cautions.push({ id: 'M74', evidence: {} });
+
+  const reading = term('T_read', 'torqueReading', torque(reading_Nm));
+  const delta = term('δ', 'wrenchDeviation', fraction(deviation));
+  const likelyLow_Nm = reading_Nm * (1 - deviation);
+  const likelyHigh_Nm = reading_Nm * (1 + deviation);
+  const result = calculated(
+    { verdict, wrench: wrench.value, wrenchTrusted, likelyLow_Nm, likelyHigh_Nm },
+    [
+      {
+        formula: { expression: 'T_min ≤ T_read ≤ T_max', source: range.source ?? 'hoseMaker' },
+        inputs: [
+          term('T_min', 'torqueMinimum', torque(range.minimum_Nm)),
+          term('T_max', 'torqueMaximum', torque(range.maximum_Nm)),
+        ],
+        result: reading,
+      },
+      ...wrench.working,
+      { formula: LIKELY, inputs: [reading, delta], result: term('T_lo', 'torqueLow', torque(likelyLow_Nm)) },
+      {
+        formula: LIKELY,
+        inputs: [reading, delta],
+        result: term('T_hi', 'torqueHigh', torque(likelyHigh_Nm)),
+      },
+    ],
+    cautions,
+  );
+  // A range that nobody vouches for must not cite anybody.
+  return range.source === null
+    ? { ...result, sources: result.sources.filter((id) => id !== 'hoseMaker') }
+    : result;
+}

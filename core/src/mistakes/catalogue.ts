@@ -1,0 +1,48 @@
+/**
+ * The mistake catalogue as data. Ids are stable and never reused; gaps are mistakes that no landed feature
+ * claims to catch yet. Severity: `stop` needs an override with a reason, `warn` and `note` inform.
+ */
+import type { SourceId } from '../sources/bibliography.ts';
+import type { Caution, CautionId } from './caution.ts';
+
+export type Severity = 'stop' | 'warn' | 'note';
+
+export interface CatalogueEntry {
+  readonly severity: Severity;
+  readonly source: SourceId;
+}
+
+const entry = (severity: Severity, source: SourceId): CatalogueEntry => ({ severity, source });
+
+export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
+  M01: entry('stop', 'tubeReading'),
+  M02: entry('warn', 'tubeReading'),
+  M05: entry('stop', 'tubeReading'),
+  M06: entry('stop', 'tubeReading'),
+  M09: entry('warn', 'aidUncertainty'),
+  M19: entry('stop', 'fittingGeometry'),
+  M20: entry('stop', 'vehicleMaker'),
+  M29: entry('stop', 'engagementRule'),
+  M30: entry('stop', 'bottomingGap'),
+  M50: entry('stop', 'cylinderVolume'),
+  M57: entry('stop', 'washerStack'),
+  M58: entry('stop', 'hoseMaker'),
+  M71: entry('stop', 'hoseMaker'),
+  M72: entry('stop', 'iso6789'),
+  M74: entry('warn', 'hoseMaker'),
+  M75: entry('stop', 'fluidCap'),
+  M76: entry('note', 'fmvss116'),
+  M77: entry('stop', 'fluidCap'),
+  M78: entry('warn', 'fluidInterval'),
+  M79: entry('warn', 'vehicleMaker'),
+  M94: entry('stop', 'vehicleMaker'),
+  M95: entry('stop', 'vehicleMaker'),
+  M96: entry('warn', 'vehicleMaker'),
+  M99: entry('warn', 'fitOrder'),
+};
+
+export const severityOf = (caution: Caution): Severity => MISTAKES[caution.id].severity;
+
+/** Cautions that must be cured or overridden before going on. */
+export const stopsAmong = (cautions: readonly Caution[]): readonly Caution[] =>
+  cautions.filter((caution) => severityOf(caution) === 'stop');

@@ -1,0 +1,39 @@
+/**
+ * Cautions: entries of the mistake catalogue together with what gave them away.
+ * One caution per fact, raised where the mistake would be made, gone when the fact changes.
+ */
+import type { Pose } from '../measure/pose.ts';
+
+/** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
+export interface CautionEvidence {
+  M01: { readonly pose: Pose; readonly remainingTravel_m: number };
+  M02: Record<never, never>;
+  M05: { readonly spare_m: number | null };
+  M06: { readonly missing: readonly ('leftLock' | 'rightLock')[] };
+  M09: { readonly pose: Pose; readonly readings: number; readonly spread_m: number };
+  M19: Record<never, never>;
+  M20: { readonly portThread: string; readonly boltThread: string };
+  M29: { readonly engaged_m: number; readonly wanted_m: number };
+  M30: { readonly bottomGap_m: number };
+  M50: { readonly strokesLeft: number; readonly abs: boolean };
+  M57: { readonly needed: number; readonly confirmed: number };
+  M58: { readonly boltMaterial: string; readonly washerMaterial: string };
+  M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
+  M72: { readonly lowest_Nm: number; readonly highest_Nm: number };
+  M74: Record<never, never>;
+  M75: { readonly asked: string; readonly offered: string };
+  M76: Record<never, never>;
+  M77: { readonly asked: string; readonly offered: string };
+  M78: { readonly openedOn: string; readonly months: number };
+  M79: Record<never, never>;
+  M94: Record<never, never>;
+  M95: Record<never, never>;
+  M96: { readonly missing: readonly string[] };
+  M99: Record<never, never>;
+}
+
+export type CautionId = keyof CautionEvidence;
+
+export type Caution = {
+  [Id in CautionId]: { readonly id: Id; readonly evidence: CautionEvidence[Id] };
+}[CautionId];

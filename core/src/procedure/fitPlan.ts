@@ -1,0 +1,61 @@
+/**
+ * The order in which a hose job is put together: everything hand tight in an order its ends allow, settled and
+ * checked, and only then fresh washers and torque, joint by joint.
+ */
+import type { Result } from '../calculation/result.ts';
+import { calculated, problem } from '../calculation/result.ts';
+
+export const SEAL_KINDS = ['banjo', 'flare', 'screwed'] as const;
+/** How a joint seals: an eye between washers, a flared tube nut, or a male end screwed in that does not swivel. */
+export type SealKind = (typeof SEAL_KINDS)[number];
+
+export interface PlanJoint {
+  readonly id: string;
+  readonly seal: SealKind;
+}
+
+export interface PlanHose {
+  readonly id: string;
+  readonly fromJointId: string;
+  readonly toJointId: string;
+}
+
+export type FitStep =
+  | { readonly kind: 'handTight'; readonly jointId: string; readonly because: 'cannotSwivel' | 'floats' }
+  | { readonly kind: 'settle' }
+  | { readonly kind: 'lockToLock' }
+  | { readonly kind: 'droopAndBump' }
+  | { readonly kind: 'torque'; readonly jointId: string };
+
+/**
+ * A valid order for these joints. Of each hose, an end that cannot swivel goes in before the other end, because
+ * the whole hose has to turn. Problem: both ends of one hose cannot swivel, so that it cannot be fitted untwisted.
+ */
+export function fitPlan(
+  joints: readonly PlanJoint[],
+  hoses: readonly PlanHose[],
+): Result<readonly FitStep[]> {
+  const seal = new Map(joints.map((joint) => [joint.id, joint.seal]));
+  for (const hose of hoses) {
+    if (seal.get(hose.fromJointId) === 'screwed' && seal.get(hose.toJointId) === 'screwed') {
+      return problem({ code: 'endsCannotBothGoFirst', field: hose.id });
+    }
+  }
+  // Screwed ends first is enough: no hose has two, so no joint waits for a joint that waits for it.
+  const ordered = [
+    ...joints.filter((joint) => joint.seal === 'screwed'),
+    ...joints.filter((joint) => joint.seal !== 'screwed'),
+  ];
+  const steps: readonly FitStep[] = [
+    ...ordered.map((joint): FitStep => ({
+      kind: 'handTight',
+      jointId: joint.id,
+      because: joint.seal === 'screwed' ? 'cannotSwivel' : 'floats',
+    })),
+    { kind: 'settle' },
+    { kind: 'lockToLock' },
+    { kind: 'droopAndBump' },
+    ...ordered.map((joint): FitStep => ({ kind: 'torque', jointId: joint.id })),
+  ];
+  return { ...calculated(steps, []), sources: ['fitOrder'] };
+}

@@ -1,0 +1,38 @@
+/** What must be true before a vehicle leaves the bench. */
+import type { Caution } from '../mistakes/caution.ts';
+
+export const HANDOVER_CHECKS = [
+  'pressureHeld',
+  'jointsDry',
+  'levelAtMark',
+  'capAndDiaphragm',
+  'lockToLockAgain',
+  'stopLamp',
+  'warningLampOff',
+  'wheelsTorqued',
+  'leverBeforeMoving',
+  'plugsCounted',
+  'fluidCollected',
+] as const;
+export type HandoverCheck = (typeof HANDOVER_CHECKS)[number];
+
+/** The cautions that open checks raise: M95 stop lamp, M94 warning lamp, M79 level. The rest only stay open. */
+export function judgeHandover(done: Readonly<Partial<Record<HandoverCheck, boolean>>>): {
+  readonly open: readonly HandoverCheck[];
+  readonly cautions: readonly Caution[];
+} {
+  const open = HANDOVER_CHECKS.filter((check) => done[check] !== true);
+  const cautions: Caution[] = [];
+  if (open.includes('stopLamp')) cautions.push({ id: 'M95', evidence: {} });
+  if (open.includes('warningLampOff')) cautions.push({ id: 'M94', evidence: {} });
+  if (open.includes('levelAtMark')) cautions.push({ id: 'M79', evidence: {} });
+  return { open, cautions };
+}
+
+/** M96 for the parts of the record that are still blank. */
+export function judgeRecord(record: Readonly<Record<string, unknown>>): readonly Caution[] {
+  const missing = Object.entries(record)
+    .filter(([, value]) => value === null || value === undefined || value === '')
+    .map(([field]) => field);
+  return missing.length > 0 ? [{ id: 'M96', evidence: { missing } }] : [];
+}

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { MISTAKES, severityOf, stopsAmong } from '../mistakes/catalogue.ts';
+import { vehicleCautions } from '../layout/vehicleCautions.ts';
+import { SEAL_KINDS, fitPlan } from './fitPlan.ts';
+import { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './handOver.ts';
+import { judgeBoltThread, judgeClocking } from './specification.ts';
+import { judgeTorqueAttempt } from './torqueGate.ts';
+
+describe('fit plan', () => {
+  const anyJob = fc.integer({ min: 1, max: 8 }).chain((jointCount) =>
+    fc.record({
+      seals: fc.array(fc.constantFrom(...SEAL_KINDS), {
+        minLength: jointCount + 1,
+        maxLength: jointCount + 1,
+      }),
+      hoses: fc.array(fc.tuple(fc.nat(jointCount), fc.nat(jointCount)), { minLength: 1, maxLength: 6 }),
+    }),
+  );
+
+  test('is a valid order for whatever ends the hoses have', () => {
+    fc.assert(
+      fc.property(anyJob, ({ seals, hoses }) => {
+        const joints = seals.map((seal, index) => ({ id: `j${index}`, seal }));
+        const lines = hoses.map(([from, to], index) => ({
+          id: `h${index}`,
+          fromJointId: `j${from}`,
+          toJointId: `j${to}`,
+        }));
+        const plan = fitPlan(joints, lines);
+        const impossible = hoses.some(([from, to]) => seals[from] === 'screwed' && seals[to] === 'screwed');
+        expect(plan.ok).toBe(!impossible);
+        if (!plan.ok) return;
+        const at = (kind: string, jointId?: string) =>
+          plan.value.findIndex(
+            (step) =>
+              step.kind === kind &&
+              (jointId === undefined || ('jointId' in step && step.jointId === jointId)),
+          );
+        for (const joint of joints) {
+          expect(at('handTight', joint.id)).toBeLessThan(at('settle'));
+          expect(at('settle')).toBeLessThan(at('torque', joint.id));
+        }
+        for (const hose of lines) {
+          for (const [first, second] of [
+            [hose.fromJointId, hose.toJointId],
+            [hose.toJointId, hose.fromJointId],
+          ] as const) {
+            const seal = joints.find((joint) => joint.id === first)?.seal;
+            if (seal === 'screwed' && first !== second)
+              expect(at('handTight', first)).toBeLessThan(at('handTight', second));
+          }
+        }
+        expect(new Set(plan.value.map((step) => JSON.stringify(step))).size).toBe(plan.value.length);
+      }),
+    );
+  });
+});
+
+describe('specification checks', () => {
+  test('M10×1.25 in an M10×1.0 port is M20, whatever way it is written', () => {
+    expect(judgeBoltThread('M10×1.0', 'M10×1.25')).toMatchObject([{ id: 'M20' }]);
+    expect(judgeBoltThread('M10×1.0', 'm10 x 1')).toEqual([]);
+    expect(judgeBoltThread('M10×1.0', 'M10×10')).toMatchObject([{ id: 'M20' }]);
+    expect(judgeBoltThread('M10×1.0', '3/8-24')).toMatchObject([{ id: 'M20' }]);
+  });
+
+  test('two bent ends without clocking are M19; one bent end is not', () => {
+    expect(judgeClocking(0.35, 0.35, null)).toMatchObject([{ id: 'M19' }]);
+    expect(judgeClocking(0.35, 0.35, 0)).toEqual([]);
+    expect(judgeClocking(0.35, 0, null)).toEqual([]);
+  });
+});
+
+describe('torque gate', () => {
+  const GOOD = {
+    seal: 'banjo' as const,
+    eyes: 3,
+    freshWashers: 4,
+    settled: true,
+    reading_Nm: 19.6,
+    range: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' as const },
+    wrenchMaximum_Nm: 25,
+  };
+
+  test('a clean joint raises nothing', () => {
+    expect(judgeTorqueAttempt(GOOD)).toMatchObject({ ok: true, cautions: [] });
+  });
+
+  test('three washers on three eyes are M57, an unsettled hose is M99', () => {
+    expect(judgeTorqueAttempt({ ...GOOD, freshWashers: 3 })).toMatchObject({ cautions: [{ id: 'M57' }] });
+    expect(judgeTorqueAttempt({ ...GOOD, settled: false })).toMatchObject({ cautions: [{ id: 'M99' }] });
+  });
+
+  test('a flare seals without washers', () => {
+    expect(judgeTorqueAttempt({ ...GOOD, seal: 'flare', eyes: 1, freshWashers: 0 })).toMatchObject({
+      cautions: [],
+    });
+  });
+});
+
+describe('hand over', () => {
+  test('an untested stop lamp and a lit warning lamp stop the handover', () => {
+    const nothing = judgeHandover({});
+    expect(nothing.open).toEqual(HANDOVER_CHECKS);
+    expect(stopsAmong(nothing.cautions).map((caution) => caution.id)).toEqual(['M95', 'M94']);
+    expect(nothing.cautions.map((caution) => caution.id)).toEqual(['M95', 'M94', 'M79']);
+    expect(nothing.cautions.map(severityOf)).toEqual(['stop', 'stop', 'warn']);
+  });
+
+  test('a clean job raises nothing', () => {
+    const everything = Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true]));
+    expect(judgeHandover(everything)).toEqual({ open: [], cautions: [] });
+    expect(judgeRecord({ grade: 'DOT 4', batch: 'B-1' })).toEqual([]);
+  });
+
+  test('a blank batch is M96', () => {
+    expect(judgeRecord({ grade: 'DOT 4', batch: '' })).toEqual([
+      { id: 'M96', evidence: { missing: ['batch'] } },
+    ]);
+  });
+});
+
+describe('vehicle cautions', () => {
+  const FACTS = {
+    abs: false,
+    linkedBrakes: false,
+    electricBooster: false,
+    use: 'road',
+    kind: 'motorcycle',
+  } as const;
+
+  test('come from what is known of the vehicle', () => {
+    expect(vehicleCautions(FACTS)).toEqual(['licensedPractice', 'roadMarkedHose', 'fluidAttacksPaint']);
+    expect(vehicleCautions({ ...FACTS, abs: true, electricBooster: true, kind: 'van' })).toEqual([
+      'licensedPractice',
+      'absMustNotRunDry',
+      'electricBooster',
+      'roadMarkedHose',
+      'fluidAttacksPaint',
+    ]);
+  });
+});
+
+test('every catalogue entry has a known severity', () => {
+  for (const entry of Object.values(MISTAKES)) expect(['stop', 'warn', 'note']).toContain(entry.severity);
+});

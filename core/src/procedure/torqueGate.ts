@@ -1,0 +1,27 @@
+/** What must be true before a torque is recorded against a joint. */
+import type { Caution } from '../mistakes/caution.ts';
+import type { Result } from '../calculation/result.ts';
+import { washersNeeded } from '../joint/washers.ts';
+import type { TorqueJudgement, TorqueRange } from '../joint/torque.ts';
+import { judgeTorque } from '../joint/torque.ts';
+import type { SealKind } from './fitPlan.ts';
+
+export interface TorqueAttempt {
+  readonly seal: SealKind;
+  readonly eyes: number;
+  readonly freshWashers: number;
+  readonly settled: boolean;
+  readonly reading_Nm: number;
+  readonly range: TorqueRange;
+  readonly wrenchMaximum_Nm: number;
+}
+
+/** The torque's own judgement plus fresh washers (M57, banjo joints only) and a settled hose (M99). */
+export function judgeTorqueAttempt(attempt: TorqueAttempt): Result<TorqueJudgement> {
+  const judged = judgeTorque(attempt.reading_Nm, attempt.range, attempt.wrenchMaximum_Nm);
+  if (!judged.ok) return judged;
+  const washers = attempt.seal === 'banjo' ? washersNeeded(attempt.eyes, attempt.freshWashers) : null;
+  if (washers !== null && !washers.ok) return washers;
+  const settled: readonly Caution[] = attempt.settled ? [] : [{ id: 'M99', evidence: {} }];
+  return { ...judged, cautions: [...judged.cautions, ...(washers?.cautions ?? []), ...settled] };
+}

@@ -1,0 +1,110 @@
+/** When the fluid is due again: by date and by distance, whichever comes first. */
+import { parseDate } from '@internationalized/date';
+import { date, distance, months } from '../calculation/quantity.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import type { Result } from '../calculation/result.ts';
+import { calculated, problem } from '../calculation/result.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
+import { term } from '../calculation/working.ts';
+import type { Caution } from '../mistakes/caution.ts';
+
+const DUE_DATE: Formula = { expression: 'due = serviced + interval', source: 'fluidInterval' };
+const DUE_DISTANCE: Formula = { expression: 'due = distance + interval', source: 'fluidInterval' };
+
+/** An opened bottle older than this has drunk from the air (schools D26, M78). */
+const BOTTLE_MONTHS = 6;
+/** Ahead of the date, so that an appointment can still be made. */
+const SOON_DAYS = 42;
+const SOON_FRACTION = 0.1;
+
+export interface ServiceInterval {
+  readonly intervalMonths: number;
+  /** `null`: only time counts. */
+  readonly intervalDistance_m: number | null;
+}
+
+export interface NextDue {
+  /** Calendar date, ISO 8601. */
+  readonly dueOn: string;
+  readonly dueDistance_m: number | null;
+}
+
+/** The earlier of the shop's interval and the vehicle maker's, for months and distance each. */
+export function strictestInterval(shop: ServiceInterval, maker: ServiceInterval | null): ServiceInterval {
+  if (maker === null) return shop;
+  const distances_m = [shop.intervalDistance_m, maker.intervalDistance_m].filter((value) => value !== null);
+  return {
+    intervalMonths: Math.min(shop.intervalMonths, maker.intervalMonths),
+    intervalDistance_m: distances_m.length > 0 ? Math.min(...distances_m) : null,
+  };
+}
+
+/**
+ * Next due date and distance. A month that is too short takes its last day: 31 August + 6 months is the last of
+ * February. `distance_m` may be null for a vehicle without an odometer.
+ */
+export function nextDue(
+  servicedOn: string,
+  distance_m: number | null,
+  interval: ServiceInterval,
+): Result<NextDue> {
+  const refused = firstNotPositive({
+    intervalMonths: interval.intervalMonths,
+    ...(interval.intervalDistance_m === null ? {} : { intervalDistance_m: interval.intervalDistance_m }),
+  });
+  if (refused) return problem(refused);
+  if (distance_m !== null && !(distance_m >= 0))
+    return problem({ code: 'notPositive', field: 'distance_m', value: distance_m });
+
+  const dueOn = parseDate(servicedOn).add({ months: interval.intervalMonths }).toString();
+  const working: WorkingStep[] = [
+    {
+      formula: DUE_DATE,
+      inputs: [
+        term('serviced', 'servicedOn', date(servicedOn)),
+        term('interval', 'intervalMonths', months(interval.intervalMonths)),
+      ],
+      result: term('due', 'dueOn', date(dueOn)),
+    },
+  ];
+  let dueDistance_m: number | null = null;
+  if (distance_m !== null && interval.intervalDistance_m !== null) {
+    dueDistance_m = distance_m + interval.intervalDistance_m;
+    working.push({
+      formula: DUE_DISTANCE,
+      inputs: [
+        term('distance', 'distanceAtService', distance(distance_m)),
+        term('interval', 'intervalDistance', distance(interval.intervalDistance_m)),
+      ],
+      result: term('due', 'dueDistance', distance(dueDistance_m)),
+    });
+  }
+  return calculated({ dueOn, dueDistance_m }, working);
+}
+
+export type DueState = 'overdue' | 'soon' | 'later';
+
+/** Where a vehicle stands against its due date and distance today. */
+export function judgeDue(
+  due: NextDue,
+  today: string,
+  distance_m: number | null,
+  intervalDistance_m: number | null,
+): DueState {
+  const days = parseDate(due.dueOn).compare(parseDate(today));
+  const left_m =
+    due.dueDistance_m !== null && distance_m !== null ? due.dueDistance_m - distance_m : Infinity;
+  if (days < 0 || left_m < 0) return 'overdue';
+  if (days <= SOON_DAYS || left_m <= SOON_FRACTION * (intervalDistance_m ?? 0)) return 'soon';
+  return 'later';
+}
+
+/** M78 for a bottle that was opened more than six months before the service. */
+export function judgeBottle(openedOn: string, servicedOn: string): readonly Caution[] {
+  const opened = parseDate(openedOn);
+  const serviced = parseDate(servicedOn);
+  if (opened.add({ months: BOTTLE_MONTHS }).compare(serviced) >= 0) return [];
+  const whole =
+    (serviced.year - opened.year) * 12 + serviced.month - opened.month - (serviced.day < opened.day ? 1 : 0);
+  return [{ id: 'M78', evidence: { openedOn, months: whole } }];
+}

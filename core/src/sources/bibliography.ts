@@ -1,0 +1,67 @@
+/**
+ * Where figures come from. Every formula and every limit names one of these; a lower kind never silently
+ * replaces a higher one. `fromMemory` marks a published source that was written down without the page at hand.
+ */
+export type SourceKind = 'standard' | 'textbook' | 'maker' | 'commonPractice' | 'derivation' | 'estimate';
+
+export interface Source {
+  readonly kind: SourceKind;
+  readonly title: string;
+  readonly clause?: string;
+  readonly fromMemory: boolean;
+}
+
+const source = (kind: SourceKind, title: string, clause?: string, fromMemory = false): Source =>
+  clause === undefined ? { kind, title, fromMemory } : { kind, title, clause, fromMemory };
+
+export const SOURCES = {
+  fittingGeometry: source('derivation', 'Take-offs of the fitting along its own centre line'),
+  tubeReading: source('commonPractice', 'Tube laid along the route, common practice, no published source'),
+  slackHalfInch: source(
+    'commonPractice',
+    'About 12 mm (half an inch) of slack over the longest pose, common practice, no published source',
+  ),
+  aidUncertainty: source(
+    'estimate',
+    'Our estimate of how well a tube, wire or string repeats; the shop may change it',
+  ),
+  washerStack: source(
+    'commonPractice',
+    'One fresh crush washer on both sides of every eye, common practice, no published source',
+  ),
+  engagementRule: source(
+    'commonPractice',
+    'Engaged thread at least 0.8 d in aluminium, common practice, no published source',
+  ),
+  bottomingGap: source('estimate', 'Our margin: the bolt stays 1 mm clear of the bottom of the port'),
+  hoseMaker: source('maker', 'Fitting sheet of the hose maker for the parts in the box'),
+  vehicleMaker: source('maker', 'Workshop manual of the vehicle maker'),
+  fluidCap: source('maker', 'Reservoir cap and manual of the vehicle maker'),
+  iso6789: source(
+    'standard',
+    'ISO 6789, hand torque tools',
+    'usable range 20–100 % of maximum; permissible deviation 6 % up to 10 N·m, 4 % above',
+    true,
+  ),
+  fmvss116: source(
+    'standard',
+    'FMVSS 116, motor vehicle brake fluids',
+    'minimum boiling points by grade',
+    true,
+  ),
+  cylinderVolume: source('textbook', 'Volume swept by a piston'),
+  fluidInterval: source(
+    'commonPractice',
+    'Fluid every one to two years, common practice, no published source; the vehicle maker’s interval is the longest allowed',
+  ),
+  bleedOrder: source(
+    'commonPractice',
+    'Farthest nipple from the master first, the master’s own last, unless the maker says otherwise; common practice, no published source',
+  ),
+  fitOrder: source(
+    'commonPractice',
+    'An end that cannot swivel goes first, the swivelling one last; common practice, no published source',
+  ),
+} as const satisfies Record<string, Source>;
+
+export type SourceId = keyof typeof SOURCES;

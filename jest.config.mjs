@@ -1,0 +1,39 @@
+/** One Jest run for the four rooms; a project each, so that a failure names its room. */
+const transform = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        target: 'es2022',
+        transform: { react: { runtime: 'automatic' } },
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+
+/** These ship as ES modules only and are compiled like our own code. */
+const esModulesOnly = ['d3-[a-z]+', 'internmap', '@internationalized'];
+
+const room = (name) => ({
+  displayName: name,
+  rootDir: `${import.meta.dirname}/${name}`,
+  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+  testEnvironment: 'node',
+  transform,
+  transformIgnorePatterns: [`/node_modules/(?!(${esModulesOnly.join('|')})/)`],
+});
+
+export default {
+  projects: [
+    room('core'),
+    room('contract'),
+    {
+      ...room('server'),
+      globalSetup: './src/testing/startDatabase.ts',
+      globalTeardown: './src/testing/stopDatabase.ts',
+    },
+    room('web'),
+  ],
+};
