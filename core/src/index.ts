@@ -70,3 +70,9 @@ export { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './procedure/handOve
 export { judgeBoltThread, judgeClocking, sameThread } from './procedure/specification.ts';
 export type { TorqueAttempt } from './procedure/torqueGate.ts';
 export { judgeTorqueAttempt } from './procedure/torqueGate.ts';
+export type { JobTally, Progress, Stage } from './procedure/progress.ts';
+export { jobProgress, STAGES } from './procedure/progress.ts';
+export type { BleedEvent, Outflow } from './bleeding/tally.ts';
+export { isClear, OUTFLOWS, strokesSinceTopUp } from './bleeding/tally.ts';
+export { SOURCE_IDS } from './sources/bibliography.ts';
+export { CAUTION_IDS } from './mistakes/catalogue.ts';

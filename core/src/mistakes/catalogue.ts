@@ -46,3 +46,5 @@ export const severityOf = (caution: Caution): Severity => MISTAKES[caution.id].s
 /** Cautions that must be cured or overridden before going on. */
 export const stopsAmong = (cautions: readonly Caution[]): readonly Caution[] =>
   cautions.filter((caution) => severityOf(caution) === 'stop');
+
+export const CAUTION_IDS = Object.keys(MISTAKES) as readonly CautionId[];

@@ -65,3 +65,5 @@ export const SOURCES = {
 } as const satisfies Record<string, Source>;
 
 export type SourceId = keyof typeof SOURCES;
+
+export const SOURCE_IDS = Object.keys(SOURCES) as readonly SourceId[];

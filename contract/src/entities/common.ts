@@ -1,0 +1,33 @@
+import { UNIT_IDS } from '@zephyrcombe/core';
+import { z } from 'zod';
+
+/** Names of rows are UUIDs, so that a phone without network could make them. */
+export const Id = z.uuid();
+/** Raised by one with every write; a write with an older one is refused with both versions. */
+export const Version = z.int().min(0);
+export const CalendarDate = z.iso.date();
+export const Instant = z.iso.datetime();
+export const Name = z.string().trim().min(1).max(120);
+export const Note = z.string().trim().max(2000);
+
+const unit = z.enum(UNIT_IDS);
+export const UnitPreferencesSchema = z.strictObject({
+  length: unit,
+  distance: unit,
+  torque: unit,
+  pressure: unit,
+  temperature: unit,
+  volume: unit,
+  angle: unit,
+  fraction: unit,
+});
+
+/** Workshop lengths: a hose is shorter than 10 m. */
+export const Length_m = z.number().positive().max(10);
+export const Distance_m = z.number().min(0).max(2e9);
+export const Angle_rad = z
+  .number()
+  .min(-Math.PI * 2)
+  .max(Math.PI * 2);
+/** What a person typed, kept beside the value as evidence. */
+export const Typed = z.string().max(60);

@@ -1,0 +1,251 @@
+import {
+  AIDS,
+  CAUTION_IDS,
+  FLUID_GRADES,
+  HANDOVER_CHECKS,
+  LENGTH_POINTS,
+  OUTFLOWS,
+  POSES,
+  STAGES,
+} from '@zephyrcombe/core';
+import { z } from 'zod';
+import {
+  Angle_rad,
+  CalendarDate,
+  Distance_m,
+  Id,
+  Instant,
+  Length_m,
+  Name,
+  Note,
+  Typed,
+  Version,
+} from './common.ts';
+import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
+import { BoltSchema, CircuitSchema, EndGeometrySchema, VehicleSchema, WasherSchema } from './vehicle.ts';
+
+export const LengthDatumSchema = z.strictObject({ endA: z.enum(LENGTH_POINTS), endB: z.enum(LENGTH_POINTS) });
+
+export const FINDINGS = ['sound', 'aged', 'cracked', 'swollen', 'chafed', 'leaking', 'reRouted'] as const;
+export type Finding = (typeof FINDINGS)[number];
+
+export const FitChecksSchema = z.strictObject({
+  settle: z.boolean(),
+  lockToLock: z.boolean(),
+  droopAndBump: z.boolean(),
+});
+export type FitChecks = z.infer<typeof FitChecksSchema>;
+
+export const HandoverChecksSchema = z.partialRecord(z.enum(HANDOVER_CHECKS), z.boolean());
+
+export const JobSchema = z.strictObject({
+  id: Id,
+  vehicleId: Id,
+  circuitId: Id,
+  title: Name,
+  reason: Note,
+  status: z.enum(['open', 'finished']),
+  openedOn: CalendarDate,
+  openedBy: Name,
+  finishedOn: CalendarDate.nullable(),
+  signedBy: Name.nullable(),
+  endsConfirmed: z.boolean(),
+  fitChecks: FitChecksSchema,
+  handoverChecks: HandoverChecksSchema,
+  version: Version,
+});
+export type Job = z.infer<typeof JobSchema>;
+
+export const PoseChecksSchema = z.strictObject({
+  controlsFinal: z.boolean(),
+  leftLock: z.boolean(),
+  rightLock: z.boolean(),
+  fullBump: z.boolean(),
+});
+
+/** One hose in the scope of a job: what was found, measured and specified. */
+export const JobHoseSchema = z.strictObject({
+  hoseId: Id,
+  finding: z.enum(FINDINGS),
+  poseChecks: PoseChecksSchema,
+  /** The length that goes on the order, between the sealing points; null until it is taken. */
+  order_m: Length_m.nullable(),
+  /** What the maker counts from. */
+  orderDatum: LengthDatumSchema,
+  endA: EndGeometrySchema,
+  endB: EndGeometrySchema,
+  clocking_rad: Angle_rad.nullable(),
+  specified: z.boolean(),
+  version: Version,
+});
+export type JobHose = z.infer<typeof JobHoseSchema>;
+
+/** One joint in the scope of a job: what goes into it and how far it is. */
+export const JobJointSchema = z.strictObject({
+  jointId: Id,
+  bolt: BoltSchema.nullable(),
+  washer: WasherSchema.nullable(),
+  handTight: z.boolean(),
+  leakChecked: z.boolean(),
+  version: Version,
+});
+export type JobJoint = z.infer<typeof JobJointSchema>;
+
+export const ReadingSchema = z.strictObject({
+  id: Id,
+  hoseId: Id,
+  pose: z.enum(POSES),
+  length_m: Length_m,
+  typed: Typed,
+  datum: LengthDatumSchema,
+  aid: z.enum(AIDS),
+  remainingTravel_m: z.number().min(0).max(1),
+  takenBy: Name,
+  takenAt: Instant,
+  struckBecause: Note.nullable(),
+});
+export type Reading = z.infer<typeof ReadingSchema>;
+
+export const TorqueRecordSchema = z.strictObject({
+  id: Id,
+  jointId: Id,
+  wrenchId: Id,
+  wrenchName: Name,
+  torque_Nm: z.number().positive(),
+  typed: Typed,
+  freshWashers: z.int().min(0).max(20),
+  settled: z.boolean(),
+  witnessMark: z.boolean(),
+  verdict: z.enum(['within', 'above']),
+  by: Name,
+  at: Instant,
+});
+export type TorqueRecord = z.infer<typeof TorqueRecordSchema>;
+
+export const BleedEventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ id: Id, kind: z.literal('stroke'), at: Instant }),
+  z.strictObject({ id: Id, kind: z.literal('topUp'), at: Instant }),
+  z.strictObject({ id: Id, kind: z.literal('outflow'), at: Instant, outflow: z.enum(OUTFLOWS) }),
+  z.strictObject({ id: Id, kind: z.literal('clear'), at: Instant }),
+]);
+export type StoredBleedEvent = z.infer<typeof BleedEventSchema>;
+
+export const BleedRunSchema = z.strictObject({ nippleId: Id, events: z.array(BleedEventSchema) });
+export type BleedRun = z.infer<typeof BleedRunSchema>;
+
+export const FluidServiceSchema = z.strictObject({
+  id: Id,
+  circuitId: Id,
+  circuitName: Name,
+  jobId: Id.nullable(),
+  servicedOn: CalendarDate,
+  distance_m: Distance_m.nullable(),
+  grade: z.enum(FLUID_GRADES),
+  batch: z.string().max(60),
+  bottleOpenedOn: CalendarDate.nullable(),
+  quantity_m3: z.number().positive().max(0.02).nullable(),
+  oldColour: z.enum(['blackTea', 'tea', 'honey', 'straw']).nullable(),
+  oldWaterFraction: z.number().min(0).max(0.2).nullable(),
+  intervalMonths: z.int().min(1),
+  intervalDistance_m: Distance_m.nullable(),
+  dueOn: CalendarDate,
+  dueDistance_m: Distance_m.nullable(),
+  by: Name,
+});
+export type FluidService = z.infer<typeof FluidServiceSchema>;
+
+/** A stop that was answered instead of cured: who may do so, and why, is recorded. */
+export const OverrideSchema = z.strictObject({
+  caution: z.enum(CAUTION_IDS),
+  reason: z.string().trim().min(5).max(500),
+});
+export type Override = z.infer<typeof OverrideSchema>;
+
+export const LOG_KINDS = [
+  'opened',
+  'lookedOver',
+  'readingTaken',
+  'readingStruck',
+  'poseChecked',
+  'lengthTaken',
+  'specified',
+  'handTight',
+  'fitChecked',
+  'torqued',
+  'bled',
+  'leakChecked',
+  'handoverChecked',
+  'finished',
+] as const;
+export type LogKind = (typeof LOG_KINDS)[number];
+
+export const LogEntrySchema = z.strictObject({
+  id: Id,
+  sequence: z.int(),
+  at: Instant,
+  by: Name,
+  kind: z.enum(LOG_KINDS),
+  /** What was written, as it crossed the wire. */
+  detail: z.record(z.string(), z.unknown()),
+  correctsId: Id.nullable(),
+});
+export type LogEntry = z.infer<typeof LogEntrySchema>;
+
+export const DueStateSchema = z.enum(['overdue', 'soon', 'later', 'unknown']);
+
+export const JobSummarySchema = z.strictObject({
+  id: Id,
+  title: Name,
+  vehicleName: Name,
+  circuitName: Name,
+  status: z.enum(['open', 'finished']),
+  openedOn: CalendarDate,
+  finishedOn: CalendarDate.nullable(),
+  next: z.enum(STAGES),
+  done: z.array(z.enum(STAGES)),
+});
+export type JobSummary = z.infer<typeof JobSummarySchema>;
+
+/** Everything a job screen shows, in one reply: a phone at the wheel asks once. */
+export const JobDetailSchema = z.strictObject({
+  job: JobSchema,
+  shop: ShopSchema,
+  vehicle: VehicleSchema,
+  circuit: CircuitSchema,
+  hoses: z.array(JobHoseSchema),
+  joints: z.array(JobJointSchema),
+  readings: z.array(ReadingSchema),
+  torqueRecords: z.array(TorqueRecordSchema),
+  bleedRuns: z.array(BleedRunSchema),
+  fluidService: FluidServiceSchema.nullable(),
+  wrenches: z.array(WrenchSchema),
+});
+export type JobDetail = z.infer<typeof JobDetailSchema>;
+
+export const DueItemSchema = z.strictObject({
+  vehicleId: Id,
+  vehicleName: Name,
+  circuitName: Name.nullable(),
+  state: DueStateSchema,
+  dueOn: CalendarDate.nullable(),
+  dueDistance_m: Distance_m.nullable(),
+  lastServicedOn: CalendarDate.nullable(),
+});
+export type DueItem = z.infer<typeof DueItemSchema>;
+
+export const VehicleDetailSchema = z.strictObject({
+  vehicle: VehicleSchema,
+  circuits: z.array(CircuitSchema),
+  services: z.array(FluidServiceSchema),
+  jobs: z.array(JobSummarySchema),
+});
+export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;
+
+export const SessionSchema = z.strictObject({
+  shopName: Name,
+  person: PersonSchema.nullable(),
+  people: z.array(z.strictObject({ id: Id, name: Name, role: PersonSchema.shape.role })),
+  /** Only on demo data: the passphrase everybody has. */
+  demoPassphrase: z.string().nullable(),
+});
+export type Session = z.infer<typeof SessionSchema>;

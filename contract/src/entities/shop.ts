@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { CalendarDate, Distance_m, Id, Length_m, Name, UnitPreferencesSchema, Version } from './common.ts';
+
+export const PersonSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  role: z.enum(['lead', 'technician', 'apprentice']),
+  units: UnitPreferencesSchema,
+  version: Version,
+});
+export type Person = z.infer<typeof PersonSchema>;
+
+export const ShopSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  slack_m: Length_m,
+  fluidIntervalMonths: z.int().min(1).max(120),
+  fluidIntervalDistance_m: Distance_m.nullable(),
+  version: Version,
+});
+export type Shop = z.infer<typeof ShopSchema>;
+
+export const WrenchSchema = z.strictObject({
+  id: Id,
+  name: Name,
+  maximum_Nm: z.number().positive().max(1000),
+  calibratedOn: CalendarDate.nullable(),
+});
+export type Wrench = z.infer<typeof WrenchSchema>;

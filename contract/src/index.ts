@@ -1,0 +1,68 @@
+/** The public face of the contract: what crosses the wire, what can go wrong, and how it is said. */
+export { UnitPreferencesSchema } from './entities/common.ts';
+export type { Person, Shop, Wrench } from './entities/shop.ts';
+export { PersonSchema } from './entities/shop.ts';
+export type { Bolt, Circuit, Component, Hose, Joint, Port, Vehicle, Washer } from './entities/vehicle.ts';
+export {
+  BODIES,
+  BoltSchema,
+  CircuitSchema,
+  ComponentSchema,
+  EndGeometrySchema,
+  HoseSchema,
+  JointSchema,
+  PortSchema,
+  TorqueRangeSchema,
+  VehicleSchema,
+  WasherSchema,
+} from './entities/vehicle.ts';
+export type {
+  BleedRun,
+  DueItem,
+  Finding,
+  FitChecks,
+  FluidService,
+  Job,
+  JobDetail,
+  JobHose,
+  JobJoint,
+  JobSummary,
+  LogEntry,
+  LogKind,
+  Override,
+  Reading,
+  Session,
+  StoredBleedEvent,
+  TorqueRecord,
+  VehicleDetail,
+} from './entities/job.ts';
+export { BleedEventSchema, FINDINGS, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
+export { API_PROBLEM_CODES, PROBLEMS, ProblemDetailsSchema } from './problems.ts';
+export type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route, RouteName } from './routes.ts';
+export { addressOf, ROUTES } from './routes.ts';
+export type { CautionText } from './messages/cautions.ts';
+export { cautionText } from './messages/cautions.ts';
+export { parseFailureText, problemText } from './messages/problems.ts';
+export type { Writer } from './messages/writer.ts';
+export { createWriter, writeDate } from './messages/writer.ts';
+export {
+  AID_NAMES,
+  BODY_NAMES,
+  COMPONENT_NAMES,
+  datumName,
+  FINDING_NAMES,
+  HANDOVER_NAMES,
+  KIND_NAMES,
+  LOG_NAMES,
+  MATERIAL_NAMES,
+  MEANING_NAMES,
+  OUTFLOW_NAMES,
+  POINT_NAMES,
+  POSE_NAMES,
+  SEAL_NAMES,
+  SEAT_NAMES,
+  SOURCE_KIND_NAMES,
+  STAGE_NAMES,
+  VEHICLE_CAUTION_TEXTS,
+} from './messages/names.ts';

@@ -1,0 +1,146 @@
+/** What each caution says, and the way out, in words a colleague would use. */
+import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
+import type { Writer } from './writer.ts';
+import { POSE_NAMES } from './names.ts';
+
+export interface CautionText {
+  readonly title: string;
+  readonly advice: string;
+}
+
+type Sentences = {
+  readonly [Id in CautionId]: (evidence: CautionEvidence[Id], write: Writer) => CautionText;
+};
+
+const eyesWord = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+const SENTENCES: Sentences = {
+  M01: (evidence, write) => ({
+    title: `Read with ${write.length(evidence.remainingTravel_m)} of travel left`,
+    advice: 'The travel has been added. Better: lift the wheel clear and measure again at full droop.',
+  }),
+  M02: () => ({
+    title: 'Lever and bars not confirmed',
+    advice:
+      'The port moves when the lever does, 10 to 20 mm. Set them where the rider wants them, then measure.',
+  }),
+  M05: (evidence, write) => ({
+    title: 'Full bump not looked at',
+    advice:
+      evidence.spare_m === null
+        ? 'At full bump the spare length has to go somewhere. Compress the suspension and see where the loop lies.'
+        : `At full bump ${write.length(evidence.spare_m)} of hose is spare. See that the loop stays clear of tyre, spokes and exhaust.`,
+  }),
+  M06: (evidence) => ({
+    title:
+      evidence.missing.length === 2
+        ? 'Neither lock checked'
+        : `${evidence.missing[0] === 'leftLock' ? 'Left' : 'Right'} lock not checked`,
+    advice: 'A hose that is easy at one lock can pull or pinch at the other. Turn the bars fully both ways.',
+  }),
+  M09: (evidence, write) => ({
+    title:
+      evidence.readings < 2 ? 'One reading only' : `Readings differ by ${write.length(evidence.spread_m)}`,
+    advice:
+      evidence.readings < 2
+        ? `Take a second reading at ${POSE_NAMES[evidence.pose].toLowerCase()}: a slipped mark shows only against another.`
+        : 'One of the marks slipped. Measure once more and strike the one that is off.',
+  }),
+  M19: () => ({
+    title: 'Clocking missing',
+    advice:
+      'Both ends are bent: say how they lie to each other, seen from end A, or the hose will have to be twisted.',
+  }),
+  M20: (evidence) => ({
+    title: `Port ${evidence.portThread}, bolt ${evidence.boltThread}`,
+    advice: 'They will start by hand and then tear the casting. Choose the bolt that matches the port.',
+  }),
+  M29: (evidence, write) => ({
+    title: `Only ${write.length(evidence.engaged_m)} of thread engaged`,
+    advice: `This bolt wants ${write.length(evidence.wanted_m)} or more. Use the longer bolt made for this many eyes.`,
+  }),
+  M30: (evidence, write) => ({
+    title:
+      evidence.bottomGap_m < 0
+        ? 'Bolt meets the bottom before it clamps'
+        : `Bolt ends ${write.length(evidence.bottomGap_m)} from the bottom`,
+    advice: 'It must not reach the bottom of the port before the washers are crushed. Use the shorter bolt.',
+  }),
+  M50: (evidence) => ({
+    title:
+      evidence.strokesLeft <= 0
+        ? 'Reservoir at its minimum: top up now'
+        : `About ${eyesWord(evidence.strokesLeft, 'stroke', 'strokes')} left: top up`,
+    advice: evidence.abs
+      ? 'Air drawn into the ABS unit stays there until a diagnostic tool cycles its valves.'
+      : 'Air drawn in at the reservoir means starting over.',
+  }),
+  M57: (evidence) => ({
+    title: `This joint takes ${evidence.needed} fresh washers; ${evidence.confirmed} confirmed`,
+    advice: 'One on both sides of every eye, never a used one: a crushed washer does not seal twice.',
+  }),
+  M58: (evidence) => ({
+    title: `${capital(evidence.washerMaterial)} washer on ${evidence.boltMaterial}`,
+    advice: 'Aluminium parts take aluminium washers: the harder one bites instead of sealing, and corrodes.',
+  }),
+  M71: (evidence, write) => ({
+    title: `${write.torque(evidence.reading_Nm)} is over the ${write.torque(evidence.maximum_Nm)} limit`,
+    advice: 'Do not just back it off: take the bolt out, fit a new bolt and fresh washers, torque again.',
+  }),
+  M72: (evidence, write) => ({
+    title: 'This wrench cannot be trusted here',
+    advice: `It is accurate from ${write.torque(evidence.lowest_Nm)} to ${write.torque(evidence.highest_Nm)}. Use one whose range holds this torque.`,
+  }),
+  M74: () => ({
+    title: 'Nobody vouches for this torque',
+    advice: 'Look it up in the maker’s sheet for the parts in your hand, and name the source.',
+  }),
+  M75: (evidence) => ({
+    title: `The cap asks for ${evidence.asked}, this is ${evidence.offered}`,
+    advice:
+      'Use what the cap and the manual say. Lower grades boil sooner, and DOT 5 silicone mixes with none of the others.',
+  }),
+  M76: () => ({
+    title: '5.1 is not silicone',
+    advice: 'DOT 5.1 is glycol-based and mixes with DOT 3 and 4; the silicone one is DOT 5.',
+  }),
+  M77: (evidence) => ({
+    title: `${evidence.offered} must not go into a ${evidence.asked} system`,
+    advice: 'The seals are made for one family of fluid and are destroyed by the other.',
+  }),
+  M78: (evidence, write) => ({
+    title: `Bottle opened ${eyesWord(evidence.months, 'month', 'months')} ago`,
+    advice: `Open since ${write.date(evidence.openedOn)} it has drunk water from the air. Use a fresh one.`,
+  }),
+  M79: () => ({
+    title: 'Level not confirmed at the mark',
+    advice: 'Never above the mark: heat and new pads need the room, or the brake drags.',
+  }),
+  M94: () => ({
+    title: 'Warning lamp not confirmed off',
+    advice: 'With a brake or ABS lamp on, the vehicle does not go on the road.',
+  }),
+  M95: () => ({
+    title: 'Stop lamp not tested',
+    advice: 'Test it at every lever and pedal before the vehicle leaves.',
+  }),
+  M96: (evidence) => ({
+    title: 'The record has gaps',
+    advice: `Still blank: ${evidence.missing.join(', ')}. What is not written down cannot be shown later.`,
+  }),
+  M99: () => ({
+    title: 'Hose not settled first',
+    advice: 'A joint torqued in bind keeps the twist. Loosen, let the hose find its lie, then torque.',
+  }),
+};
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** Title and advice of one caution, in the person's units. */
+export function cautionText(caution: Caution, write: Writer): CautionText {
+  // The mapped type above pairs id and evidence; TypeScript cannot follow that through an index.
+  const sentence = SENTENCES[caution.id] as (evidence: Caution['evidence'], write: Writer) => CautionText;
+  return sentence(caution.evidence, write);
+}

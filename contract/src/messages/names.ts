@@ -1,0 +1,258 @@
+/** What the domain's own words are called on screen and paper. */
+import type {
+  Aid,
+  ComponentKind,
+  HandoverCheck,
+  JointMaterial,
+  LengthPoint,
+  Meaning,
+  Outflow,
+  Pose,
+  QuantityKind,
+  SealKind,
+  SourceKind,
+  Stage,
+  VehicleCaution,
+} from '@zephyrcombe/core';
+import type { Finding, LogKind } from '../entities/job.ts';
+
+export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
+  'look-over': 'Look over',
+  measure: 'Measure',
+  specify: 'Specify',
+  fit: 'Fit',
+  bleed: 'Bleed',
+  'hand-over': 'Hand over',
+};
+
+export const POSE_NAMES: Readonly<Record<Pose, string>> = {
+  fullDroop: 'Full droop',
+  straightAhead: 'Straight ahead',
+  leftLock: 'Left lock',
+  rightLock: 'Right lock',
+  fullBump: 'Full bump',
+};
+
+export const AID_NAMES: Readonly<Record<Aid, string>> = { tube: 'Tube', wire: 'Wire', string: 'String' };
+
+export const POINT_NAMES: Readonly<Record<LengthPoint, string>> = {
+  eyeCentre: 'eye centre',
+  threadEnd: 'thread end',
+  behindNeck: 'behind the neck',
+  ferruleFace: 'ferrule',
+};
+
+/** "eye centre to eye centre", "behind the necks": how a datum is read out loud. */
+export function datumName(datum: { readonly endA: LengthPoint; readonly endB: LengthPoint }): string {
+  if (datum.endA === 'behindNeck' && datum.endB === 'behindNeck') return 'behind the necks';
+  if (datum.endA === 'ferruleFace' && datum.endB === 'ferruleFace') return 'hose only, ferrule to ferrule';
+  return `${POINT_NAMES[datum.endA]} to ${POINT_NAMES[datum.endB]}`;
+}
+
+export const SEAL_NAMES: Readonly<Record<SealKind, string>> = {
+  banjo: 'banjo',
+  flare: 'flare nut',
+  screwed: 'screwed end',
+};
+
+export const MATERIAL_NAMES: Readonly<Record<JointMaterial, string>> = {
+  aluminium: 'aluminium',
+  copper: 'copper',
+  steel: 'steel',
+  stainless: 'stainless steel',
+};
+
+export const COMPONENT_NAMES: Readonly<Record<ComponentKind, string>> = {
+  reservoir: 'Reservoir',
+  master: 'Master cylinder',
+  absUnit: 'ABS unit',
+  junction: 'Junction',
+  hardLine: 'Hard line',
+  caliper: 'Caliper',
+  wheelCylinder: 'Wheel cylinder',
+  bleedNipple: 'Bleed nipple',
+  pressureSwitch: 'Pressure switch',
+};
+
+export const BODY_NAMES = {
+  frame: 'frame',
+  handlebar: 'handlebar',
+  forkLower: 'fork slider',
+  swingarm: 'swing arm',
+  sidecarArm: 'sidecar arm',
+  knuckle: 'knuckle',
+  axle: 'axle',
+} as const;
+
+export const SEAT_NAMES = {
+  flatWasherFace: 'flat washer face',
+  invertedFlare: 'inverted flare',
+  bubbleFlare: 'bubble flare',
+  taperSeat: 'taper seat',
+} as const;
+
+export const FINDING_NAMES: Readonly<Record<Finding, string>> = {
+  sound: 'Sound',
+  aged: 'Over its age',
+  cracked: 'Cracked',
+  swollen: 'Swollen',
+  chafed: 'Chafed',
+  leaking: 'Leaking',
+  reRouted: 'Route changed',
+};
+
+export const OUTFLOW_NAMES: Readonly<Record<Outflow, string>> = {
+  bubbles: 'bubbles',
+  blackTea: 'black',
+  tea: 'tea',
+  honey: 'honey',
+  straw: 'straw',
+};
+
+export const HANDOVER_NAMES: Readonly<Record<HandoverCheck, string>> = {
+  pressureHeld: 'Full pressure held for a minute, lever did not sink',
+  jointsDry: 'Every joint wiped and dry under pressure',
+  levelAtMark: 'Fluid level at the mark, not above',
+  capAndDiaphragm: 'Diaphragm seated, cap on',
+  lockToLockAgain: 'Lock to lock and full travel once more: no pull, no rub',
+  stopLamp: 'Stop lamp works at every lever and pedal',
+  warningLampOff: 'No brake or ABS warning lamp',
+  wheelsTorqued: 'Wheels and axles torqued to the vehicle maker’s figure',
+  leverBeforeMoving: 'Lever pumped firm before the vehicle moved',
+  plugsCounted: 'Plugs and caps counted out again',
+  fluidCollected: 'Old fluid collected for disposal, spills rinsed',
+};
+
+export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
+  opened: 'Job opened',
+  lookedOver: 'Looked over',
+  readingTaken: 'Reading taken',
+  readingStruck: 'Reading struck out',
+  poseChecked: 'Poses checked',
+  lengthTaken: 'Order length taken',
+  specified: 'Specified',
+  handTight: 'Hand tight',
+  fitChecked: 'Fit checks',
+  torqued: 'Torque recorded',
+  bled: 'Bleeding',
+  leakChecked: 'Leak check',
+  handoverChecked: 'Handover checks',
+  finished: 'Signed off',
+};
+
+export const SOURCE_KIND_NAMES: Readonly<Record<SourceKind, string>> = {
+  standard: 'standard',
+  textbook: 'textbook',
+  maker: 'maker’s figure',
+  commonPractice: 'common practice',
+  derivation: 'derived here',
+  estimate: 'our estimate',
+};
+
+export const KIND_NAMES: Readonly<Record<QuantityKind, string>> = {
+  length: 'length',
+  distance: 'distance',
+  torque: 'torque',
+  pressure: 'pressure',
+  temperature: 'temperature',
+  volume: 'volume',
+  angle: 'angle',
+  fraction: 'share',
+};
+
+export const VEHICLE_CAUTION_TEXTS: Readonly<
+  Record<VehicleCaution, { readonly title: string; readonly advice: string }>
+> = {
+  licensedPractice: {
+    title: 'The vehicle maker’s manual and local law come first',
+    advice:
+      'Brake work may be reserved to licensed people where you are. Figures here carry their source; an estimate is never a specification.',
+  },
+  absMustNotRunDry: {
+    title: 'The ABS unit must not run dry',
+    advice:
+      'Keep the reservoir above its minimum throughout. Air in the unit stays until a diagnostic tool cycles its valves.',
+  },
+  linkedBrakes: {
+    title: 'Linked brakes',
+    advice: 'Front and rear share lines: bleed in the maker’s order and check both controls.',
+  },
+  electricBooster: {
+    title: 'Electric brake booster',
+    advice: 'It can build pressure by itself. Follow the maker’s service mode before opening anything.',
+  },
+  roadMarkedHose: {
+    title: 'Road vehicle: hose needs its marking',
+    advice: 'Unmarked or home-made hose may not be lawful on the road. Check what your local code asks for.',
+  },
+  competitionParts: {
+    title: 'Competition use only',
+    advice: 'Parts on this vehicle may not be lawful on the road.',
+  },
+  sidecarThreeCalipers: {
+    title: 'Three calipers on one master',
+    advice:
+      'The sidecar wheel’s caliper is the farthest point: it is bled first, and its hose moves with the sidecar arm.',
+  },
+  fluidAttacksPaint: {
+    title: 'Brake fluid attacks paint and eyes',
+    advice: 'Gloves and eye protection on, paint covered, water at hand. Pads that met fluid are replaced.',
+  },
+};
+
+export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
+  givenLength: 'length as given',
+  wantedLength: 'length in the wanted datum',
+  freeHoseLength: 'free hose between the ferrules',
+  takeOffEndA: 'take-off of end A',
+  takeOffEndB: 'take-off of end B',
+  apexAlongHose: 'ferrule to the bend’s apex',
+  apexToPoint: 'apex to the sealing point',
+  neckAngle: 'angle of the neck',
+  neckLength: 'sealing point to behind the neck',
+  poseReading: 'reading',
+  remainingTravel: 'suspension travel that was left',
+  poseSpan: 'length this pose needs',
+  longestSpan: 'longest pose',
+  slack: 'slack over the longest pose',
+  orderLength: 'order length',
+  readingUncertainty: 'uncertainty of the pose',
+  spread: 'spread between the readings',
+  aidUncertainty: 'how well the aid repeats',
+  eyes: 'eyes on the bolt',
+  washers: 'fresh washers',
+  eyeThickness: 'thickness of an eye',
+  washerThickness: 'thickness of a washer',
+  grip: 'grip under the head',
+  boltLength: 'bolt length under the head',
+  engagedThread: 'engaged thread',
+  nominalDiameter: 'nominal diameter',
+  leastEngagement: 'least engagement',
+  portDepth: 'depth of the port',
+  bottomGap: 'clearance to the bottom',
+  torqueMinimum: 'least torque of the fitted part',
+  torqueMaximum: 'greatest torque of the fitted part',
+  torqueReading: 'torque as read',
+  wrenchMaximum: 'top of the wrench’s scale',
+  wrenchLowest: 'lowest torque the wrench is trusted at',
+  wrenchDeviation: 'permissible deviation of the wrench',
+  torqueLow: 'lowest the joint may have',
+  torqueHigh: 'highest the joint may have',
+  masterBore: 'bore of the master',
+  leverStroke: 'lever travel of a full stroke',
+  leverRatio: 'lever ratio',
+  strokeEfficiency: 'share of the swept volume that leaves',
+  strokeVolume: 'fluid moved by one stroke',
+  usableReservoir: 'reservoir between full and minimum',
+  strokesBeforeMinimum: 'strokes before the minimum',
+  strokesSinceTopUp: 'strokes since the last top-up',
+  strokesLeft: 'strokes left',
+  servicedOn: 'date of the service',
+  intervalMonths: 'interval',
+  dueOn: 'next due',
+  distanceAtService: 'distance at the service',
+  intervalDistance: 'interval by distance',
+  dueDistance: 'next due at',
+  pathLength: 'hose between the master and this nipple',
+  hoseLength: 'length of a hose',
+};

@@ -1,0 +1,74 @@
+/** Sentences for inputs that have no physical answer, and for texts that are no quantity. */
+import type { ParseFailure, Problem, QuantityKind } from '@zephyrcombe/core';
+import { UNITS } from '@zephyrcombe/core';
+import { KIND_NAMES } from './names.ts';
+import type { Writer } from './writer.ts';
+
+/** The field's own name in plain words; what is not listed is spelled as the code spells it. */
+const FIELD_NAMES: Readonly<Record<string, string>> = {
+  length_m: 'length',
+  reading_Nm: 'torque',
+  readings: 'readings',
+  remainingTravel_m: 'travel left',
+  minimum_Nm: 'least torque',
+  maximum_Nm: 'greatest torque',
+  distance_m: 'distance',
+  boltLength_m: 'bolt length',
+  usable_m3: 'reservoir volume',
+  masterBore_m: 'master bore',
+  leverStroke_m: 'lever travel',
+  intervalMonths: 'interval',
+  'given.endA': 'end A',
+  'given.endB': 'end B',
+  'wanted.endA': 'end A',
+  'wanted.endB': 'end B',
+};
+const nameOf = (field: string) => FIELD_NAMES[field] ?? field;
+
+/** One sentence naming the field and the way out. */
+export function problemText(problem: Problem, write: Writer): string {
+  switch (problem.code) {
+    case 'notPositive':
+      return `The ${nameOf(problem.field)} must be more than nothing. Check the sign and the figure.`;
+    case 'notFinite':
+      return `The ${nameOf(problem.field)} is not a number. Type it again.`;
+    case 'noEyeOnThisEnd':
+      return `The fitting at ${nameOf(problem.field)} has no eye: count from the end of its thread.`;
+    case 'noThreadOnThisEnd':
+      return `The fitting at ${nameOf(problem.field)} has no thread of its own: count from the centre of its eye.`;
+    case 'shorterThanItsFittings':
+      return `The two fittings alone take ${write.length(problem.takeOffs_m)}. Check the length and its unit.`;
+    case 'noDroopReading':
+      return 'Nothing is ordered without a reading at full droop. Lift the wheel clear and take one.';
+    case 'rangeUpsideDown':
+      return 'The least torque is above the greatest. Swap them.';
+    case 'torqueImplausible':
+      return `${write.torque(problem.reading_Nm)} cannot be right where ${write.torque(problem.maximum_Nm)} is the limit. Check the figure and its unit.`;
+    case 'noFluidPath':
+      return `No hose leads to ${problem.field}. Draw the circuit to its end.`;
+    case 'endsCannotBothGoFirst':
+      return 'Both ends of this hose are screwed in and cannot swivel: one would have to be twisted. Change one end.';
+  }
+}
+
+/** What to say about a text that is not a quantity of this kind. */
+export function parseFailureText(failure: ParseFailure, kind: QuantityKind): string {
+  switch (failure.reason) {
+    case 'empty':
+      return `Type a ${KIND_NAMES[kind]} with its unit.`;
+    case 'notANumber':
+      return 'That is not a number with a unit. For example: 742 mm, 8 1/2 in, 19.6 N·m.';
+    case 'ambiguousComma':
+      return 'That comma could be a decimal or a thousand. Write 1234 or 1.234.';
+    case 'zeroDenominator':
+      return 'A fraction cannot have zero below the line.';
+    case 'unknownUnit':
+      return `“${failure.typedUnit}” is not a unit of ${KIND_NAMES[kind]} known here.`;
+    case 'unitMissing':
+      return `${failure.number} of what? Choose ${listOf(failure.couldBe.map((unit) => UNITS[unit].symbol))}.`;
+  }
+}
+
+function listOf(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+}

@@ -1,0 +1,91 @@
+/** Writes quantities in the units a person reads. Screen and paper share it, so that they never differ. */
+import type { Quantity, UnitPreferences } from '@zephyrcombe/core';
+import { formatQuantity, formatRange } from '@zephyrcombe/core';
+
+export interface Writer {
+  readonly units: UnitPreferences;
+  length(value_m: number): string;
+  torque(value_Nm: number): string;
+  torqueRange(minimum_Nm: number, maximum_Nm: number): string;
+  volume(value_m3: number): string;
+  distance(value_m: number): string;
+  angle(value_rad: number): string;
+  fraction(value: number): string;
+  date(iso: string): string;
+  quantity(quantity: Quantity): string;
+}
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+
+/** "23 November 2026": a calendar date, written without a time zone in between. */
+export function writeDate(iso: string): string {
+  const [year, month, day] = iso.slice(0, 10).split('-').map(Number);
+  return `${day} ${MONTHS[(month ?? 1) - 1]} ${year}`;
+}
+
+export function createWriter(units: UnitPreferences): Writer {
+  const torque = (value_Nm: number) => formatQuantity(value_Nm, units.torque);
+  const writer: Writer = {
+    units,
+    // Small parts need more than whole millimetres: a 1.5 mm washer is not a 2 mm one.
+    length: (value_m) =>
+      formatQuantity(
+        value_m,
+        units.length,
+        needsTenths(value_m, units) ? { decimals: units.length === 'in' ? 3 : 1 } : {},
+      ),
+    torque,
+    torqueRange: (minimum_Nm, maximum_Nm) => formatRange(minimum_Nm, maximum_Nm, units.torque),
+    volume: (value_m3) => formatQuantity(value_m3, units.volume, value_m3 < 1e-5 ? { decimals: 2 } : {}),
+    distance: (value_m) => formatQuantity(value_m, units.distance),
+    angle: (value_rad) => formatQuantity(value_rad, units.angle),
+    fraction: (value) => formatQuantity(value, units.fraction),
+    date: writeDate,
+    quantity(quantity) {
+      switch (quantity.kind) {
+        case 'count':
+          return String(quantity.count);
+        case 'ratio':
+          return String(Number(quantity.ratio.toPrecision(4)));
+        case 'months':
+          return quantity.months === 1 ? '1 month' : `${quantity.months} months`;
+        case 'date':
+          return writeDate(quantity.date);
+        case 'length':
+          return writer.length(quantity.value_SI);
+        case 'torque':
+          return torque(quantity.value_SI);
+        case 'volume':
+          return writer.volume(quantity.value_SI);
+        case 'distance':
+          return writer.distance(quantity.value_SI);
+        case 'angle':
+          return writer.angle(quantity.value_SI);
+        case 'fraction':
+          return writer.fraction(quantity.value_SI);
+        case 'pressure':
+        case 'temperature':
+          return formatQuantity(quantity.value_SI, units[quantity.kind]);
+      }
+    },
+  };
+  return writer;
+}
+
+function needsTenths(value_m: number, units: UnitPreferences): boolean {
+  const isWholeMillimetre = Math.abs(value_m * 1000 - Math.round(value_m * 1000)) < 1e-6;
+  return Math.abs(value_m) < 0.05 && (units.length === 'in' || (units.length === 'mm' && !isWholeMillimetre));
+}

@@ -1,0 +1,103 @@
+/** One catalogue of what can go wrong at the API: code, status, sentence. Replies are RFC 9457 problem details. */
+import { z } from 'zod';
+
+export const PROBLEMS = {
+  'malformed-body': {
+    status: 400,
+    title: 'The request could not be read',
+    detail: 'The body is not valid JSON.',
+  },
+  'validation-failed': {
+    status: 400,
+    title: 'Something in the request is not right',
+    detail: 'Each field is named below.',
+  },
+  'signed-out': {
+    status: 401,
+    title: 'Nobody is signed in',
+    detail: 'Sign in and try again; what you typed is kept.',
+  },
+  'wrong-passphrase': {
+    status: 401,
+    title: 'That passphrase is not right',
+    detail: 'Try again, or ask your lead for a new one.',
+  },
+  'not-found': {
+    status: 404,
+    title: 'There is nothing here',
+    detail: 'It may have been removed, or the address is wrong.',
+  },
+  'stale-write': {
+    status: 409,
+    title: 'Somebody else saved this while you were typing',
+    detail: 'Look at both versions and choose; nothing of yours is lost.',
+  },
+  'job-finished': {
+    status: 409,
+    title: 'This job is signed off',
+    detail: 'A finished record is not changed; start a new job.',
+  },
+  'too-large': {
+    status: 413,
+    title: 'That is too much at once',
+    detail: 'The request is larger than the server takes.',
+  },
+  'unsupported-media-type': {
+    status: 415,
+    title: 'The request is not JSON',
+    detail: 'Send it as application/json.',
+  },
+  'stop-not-answered': {
+    status: 422,
+    title: 'Stop: this could hurt somebody',
+    detail: 'Cure what is named below, or give a reason for going on.',
+  },
+  'no-answer': {
+    status: 422,
+    title: 'These figures have no physical answer',
+    detail: 'The field and the way out are named below.',
+  },
+  'torque-below-range': {
+    status: 422,
+    title: 'Not tight enough yet',
+    detail: 'Tighten into the range, then record.',
+  },
+  'stage-not-ready': {
+    status: 422,
+    title: 'Something comes first',
+    detail: 'The step before this one is still open.',
+  },
+  'too-many-requests': { status: 429, title: 'Too many tries', detail: 'Wait a minute and try again.' },
+  internal: {
+    status: 500,
+    title: 'Something broke on our side',
+    detail: 'Try again; if it stays, tell us the request number.',
+  },
+  'database-unavailable': {
+    status: 503,
+    title: 'The record book cannot be reached',
+    detail: 'Nothing was saved and nothing you typed is lost. Try again in a moment.',
+  },
+} as const;
+
+export type ApiProblemCode = keyof typeof PROBLEMS;
+export const API_PROBLEM_CODES = Object.keys(PROBLEMS) as [ApiProblemCode, ...ApiProblemCode[]];
+
+export const FieldErrorSchema = z.object({ field: z.string(), message: z.string() });
+export type FieldError = z.infer<typeof FieldErrorSchema>;
+
+/** RFC 9457 problem details. `type` is a relative reference ending in the code. */
+export const ProblemDetailsSchema = z.object({
+  type: z.string(),
+  code: z.enum(API_PROBLEM_CODES),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  requestId: z.string(),
+  errors: z.array(FieldErrorSchema).optional(),
+  /** With `stop-not-answered`: catalogue ids and their evidence. */
+  cautions: z.array(z.object({ id: z.string(), evidence: z.record(z.string(), z.unknown()) })).optional(),
+  /** With `stale-write`: the row as it is now. */
+  current: z.record(z.string(), z.unknown()).optional(),
+});
+export type ProblemDetails = z.infer<typeof ProblemDetailsSchema>;

@@ -1,0 +1,284 @@
+/** The route table: every request the API answers, with the shapes that cross the wire. */
+import { FLUID_GRADES, OUTFLOWS } from '@zephyrcombe/core';
+import { z } from 'zod';
+import {
+  CalendarDate,
+  Distance_m,
+  Id,
+  Name,
+  Note,
+  Typed,
+  UnitPreferencesSchema,
+  Version,
+} from './entities/common.ts';
+import {
+  DueItemSchema,
+  FitChecksSchema,
+  FluidServiceSchema,
+  HandoverChecksSchema,
+  JobDetailSchema,
+  JobHoseSchema,
+  JobSummarySchema,
+  LogEntrySchema,
+  OverrideSchema,
+  ReadingSchema,
+  SessionSchema,
+  TorqueRecordSchema,
+  VehicleDetailSchema,
+  FINDINGS,
+  JobJointSchema,
+} from './entities/job.ts';
+import { PersonSchema } from './entities/shop.ts';
+import { VehicleSchema } from './entities/vehicle.ts';
+
+export interface Route {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: z.ZodObject;
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType;
+  readonly reply: z.ZodType;
+}
+
+const route = <const R extends Route>(definition: R): R => definition;
+
+const JobParams = z.strictObject({ jobId: Id });
+const Overrides = z.array(OverrideSchema).max(20).default([]);
+const page = <Item extends z.ZodType>(item: Item) =>
+  z.strictObject({ items: z.array(item), next: z.string().nullable() });
+
+export const ROUTES = {
+  getSession: route({
+    method: 'GET',
+    path: '/api/session',
+    summary: 'Who is signed in, and who may sign in',
+    reply: SessionSchema,
+  }),
+  signIn: route({
+    method: 'POST',
+    path: '/api/session',
+    summary: 'Sign in',
+    body: z.strictObject({ personId: Id, passphrase: z.string().min(1).max(200) }),
+    reply: SessionSchema,
+  }),
+  signOut: route({ method: 'DELETE', path: '/api/session', summary: 'Sign out', reply: SessionSchema }),
+  setUnits: route({
+    method: 'PUT',
+    path: '/api/me/units',
+    summary: 'Choose the units you read',
+    body: z.strictObject({ version: Version, units: UnitPreferencesSchema }),
+    reply: PersonSchema,
+  }),
+
+  listJobs: route({
+    method: 'GET',
+    path: '/api/jobs',
+    summary: 'Jobs, newest first, a page at a time',
+    query: z.strictObject({
+      status: z.enum(['open', 'finished']).optional(),
+      after: z.string().max(200).optional(),
+      limit: z.coerce.number().int().min(1).max(100).default(30),
+    }),
+    reply: page(JobSummarySchema),
+  }),
+  startJob: route({
+    method: 'POST',
+    path: '/api/jobs',
+    summary: 'Start a job on a vehicle',
+    body: z.strictObject({
+      vehicleId: Id,
+      circuitId: Id,
+      title: Name,
+      reason: Note,
+      hoseIds: z.array(Id).min(1).max(20),
+    }),
+    reply: JobDetailSchema,
+  }),
+  getJob: route({
+    method: 'GET',
+    path: '/api/jobs/:jobId',
+    summary: 'One job with all that belongs to it',
+    params: JobParams,
+    reply: JobDetailSchema,
+  }),
+  getJobLog: route({
+    method: 'GET',
+    path: '/api/jobs/:jobId/log',
+    summary: 'The job’s log, oldest first, a page at a time',
+    params: JobParams,
+    query: z.strictObject({
+      after: z.coerce.number().int().min(0).default(0),
+      limit: z.coerce.number().int().min(1).max(200).default(100),
+    }),
+    reply: page(LogEntrySchema),
+  }),
+  editJob: route({
+    method: 'PATCH',
+    path: '/api/jobs/:jobId',
+    summary: 'Confirm the look over, tick fit and handover checks',
+    params: JobParams,
+    body: z.strictObject({
+      version: Version,
+      reason: Note.optional(),
+      endsConfirmed: z.boolean().optional(),
+      fitChecks: FitChecksSchema.optional(),
+      handoverChecks: HandoverChecksSchema.optional(),
+    }),
+    reply: JobDetailSchema,
+  }),
+  editJobHose: route({
+    method: 'PATCH',
+    path: '/api/jobs/:jobId/hoses/:hoseId',
+    summary: 'Finding, pose checks, order length and specification of one hose',
+    params: z.strictObject({ jobId: Id, hoseId: Id }),
+    body: z.strictObject({
+      version: Version,
+      finding: z.enum(FINDINGS).optional(),
+      poseChecks: JobHoseSchema.shape.poseChecks.optional(),
+      order_m: JobHoseSchema.shape.order_m.optional(),
+      orderDatum: JobHoseSchema.shape.orderDatum.optional(),
+      endA: JobHoseSchema.shape.endA.optional(),
+      endB: JobHoseSchema.shape.endB.optional(),
+      clocking_rad: JobHoseSchema.shape.clocking_rad.optional(),
+      specified: z.boolean().optional(),
+      overrides: Overrides,
+    }),
+    reply: JobDetailSchema,
+  }),
+  editJobJoint: route({
+    method: 'PATCH',
+    path: '/api/jobs/:jobId/joints/:jointId',
+    summary: 'Bolt, washers, hand tight and leak check of one joint',
+    params: z.strictObject({ jobId: Id, jointId: Id }),
+    body: z.strictObject({
+      version: Version,
+      bolt: JobJointSchema.shape.bolt.optional(),
+      washer: JobJointSchema.shape.washer.optional(),
+      handTight: z.boolean().optional(),
+      leakChecked: z.boolean().optional(),
+    }),
+    reply: JobDetailSchema,
+  }),
+  takeReading: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/readings',
+    summary: 'Record a tape reading',
+    params: JobParams,
+    body: ReadingSchema.pick({
+      id: true,
+      hoseId: true,
+      pose: true,
+      length_m: true,
+      typed: true,
+      datum: true,
+      aid: true,
+      remainingTravel_m: true,
+    }),
+    reply: JobDetailSchema,
+  }),
+  strikeReading: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/readings/:readingId/strike',
+    summary: 'Strike a reading out; it stays in the log',
+    params: z.strictObject({ jobId: Id, readingId: Id }),
+    body: z.strictObject({ because: Note.min(1) }),
+    reply: JobDetailSchema,
+  }),
+  recordTorque: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/torque-records',
+    summary: 'Record the torque of a joint',
+    params: JobParams,
+    body: TorqueRecordSchema.pick({
+      id: true,
+      jointId: true,
+      wrenchId: true,
+      torque_Nm: true,
+      typed: true,
+      freshWashers: true,
+      settled: true,
+      witnessMark: true,
+    }).extend({
+      overrides: Overrides,
+    }),
+    reply: JobDetailSchema,
+  }),
+  addBleedEvent: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/nipples/:nippleId/events',
+    summary: 'Count a stroke, a top-up, what came out, or declare the nipple clear',
+    params: z.strictObject({ jobId: Id, nippleId: Id }),
+    body: z.strictObject({
+      id: Id,
+      kind: z.enum(['stroke', 'topUp', 'outflow', 'clear']),
+      outflow: z.enum(OUTFLOWS).optional(),
+    }),
+    reply: JobDetailSchema,
+  }),
+  undoBleedEvent: route({
+    method: 'DELETE',
+    path: '/api/jobs/:jobId/nipples/:nippleId/events/:eventId',
+    summary: 'Take one event at a nipple back',
+    params: z.strictObject({ jobId: Id, nippleId: Id, eventId: Id }),
+    reply: JobDetailSchema,
+  }),
+  finishJob: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/finish',
+    summary: 'Sign the job off and write the fluid service record',
+    params: JobParams,
+    body: z.strictObject({
+      version: Version,
+      serviceId: Id,
+      servicedOn: CalendarDate,
+      distance_m: Distance_m.nullable(),
+      grade: z.enum(FLUID_GRADES),
+      batch: FluidServiceSchema.shape.batch,
+      bottleOpenedOn: CalendarDate.nullable(),
+      quantity_m3: FluidServiceSchema.shape.quantity_m3,
+      distanceTyped: Typed,
+      oldColour: FluidServiceSchema.shape.oldColour,
+      oldWaterFraction: FluidServiceSchema.shape.oldWaterFraction,
+      signature: Name,
+      overrides: Overrides,
+    }),
+    reply: JobDetailSchema,
+  }),
+
+  listDue: route({
+    method: 'GET',
+    path: '/api/due',
+    summary: 'What is due, most urgent first',
+    reply: z.strictObject({ items: z.array(DueItemSchema) }),
+  }),
+  listVehicles: route({
+    method: 'GET',
+    path: '/api/vehicles',
+    summary: 'Vehicles with the circuits and hoses a job can be started on',
+    reply: z.strictObject({ items: z.array(VehicleSchema) }),
+  }),
+  getVehicle: route({
+    method: 'GET',
+    path: '/api/vehicles/:vehicleId',
+    summary: 'One vehicle: hydraulics, services, jobs',
+    params: z.strictObject({ vehicleId: Id }),
+    reply: VehicleDetailSchema,
+  }),
+} as const satisfies Record<string, Route>;
+
+export type RouteName = keyof typeof ROUTES;
+type Part<R, Key extends string> = R extends Readonly<Record<Key, z.ZodType>> ? z.input<R[Key]> : undefined;
+export type ParamsOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'params'>;
+export type QueryOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'query'>;
+export type BodyOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'body'>;
+export type ReplyOf<Name extends RouteName> = z.output<(typeof ROUTES)[Name]['reply']>;
+
+/** A route's address with its parameters in place: `addressOf('getJob', { jobId })`. */
+export function addressOf(name: RouteName, params: Readonly<Record<string, string>> = {}): string {
+  return ROUTES[name].path.replace(/:(\w+)/g, (_match, key: string) => {
+    const value = params[key];
+    if (value === undefined) throw new Error(`The address of ${name} needs ${key}`);
+    return encodeURIComponent(value);
+  });
+}
