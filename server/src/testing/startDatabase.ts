@@ -8,7 +8,9 @@ import { join } from 'node:path';
 module.exports = async function startDatabase(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'zephyrcombe-test-'));
   const port = await freePort();
-  execFileSync(join(__dirname, '../../../bin/database'), ['start', folder, String(port)], { stdio: 'inherit' });
+  execFileSync(join(__dirname, '../../../bin/database'), ['start', folder, String(port)], {
+    stdio: 'inherit',
+  });
   process.env.ZEPHYRCOMBE_TEST_DATABASE_FOLDER = folder;
   process.env.ZEPHYRCOMBE_TEST_DATABASE_PORT = String(port);
 };

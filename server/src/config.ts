@@ -1,0 +1,40 @@
+/** Configuration from the environment, checked once at the start. */
+import { z } from 'zod';
+
+const ConfigSchema = z.object({
+  host: z.string().default('127.0.0.1'),
+  port: z.coerce.number().int().min(0).max(65535).default(4180),
+  database: z.object({
+    host: z.string().default('127.0.0.1'),
+    port: z.coerce.number().int().min(1).max(65535).default(3306),
+    name: z.string().default('zephyrcombe'),
+    user: z.string().default('zephyrcombe'),
+    password: z.string().default('zephyrcombe'),
+  }),
+  secret: z
+    .string()
+    .min(32, 'ZEPHYRCOMBE_SECRET must have 32 characters or more; it signs the sign-in cookie'),
+  demo: z.stringbool().default(false),
+  webFolder: z.string().nullable().default(null),
+});
+
+export type Config = z.infer<typeof ConfigSchema>;
+export type DatabaseConfig = Config['database'];
+
+/** Reads ZEPHYRCOMBE_* variables. Throws with the variable's name when one is missing or wrong. */
+export function readConfig(environment: Readonly<Record<string, string | undefined>>): Config {
+  return ConfigSchema.parse({
+    host: environment.ZEPHYRCOMBE_HOST,
+    port: environment.ZEPHYRCOMBE_PORT,
+    database: {
+      host: environment.ZEPHYRCOMBE_DB_HOST,
+      port: environment.ZEPHYRCOMBE_DB_PORT,
+      name: environment.ZEPHYRCOMBE_DB_NAME,
+      user: environment.ZEPHYRCOMBE_DB_USER,
+      password: environment.ZEPHYRCOMBE_DB_PASSWORD,
+    },
+    secret: environment.ZEPHYRCOMBE_SECRET,
+    demo: environment.ZEPHYRCOMBE_DEMO,
+    webFolder: environment.ZEPHYRCOMBE_WEB_FOLDER,
+  });
+}

@@ -1,0 +1,85 @@
+/** The open database: connection, models, transactions. */
+import type { Transaction } from 'sequelize';
+import { Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
+import type { DatabaseConfig } from '../config.ts';
+import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
+import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
+import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
+import { defineReading } from '../features/readings/reading.model.ts';
+import { definePerson, defineShop, defineWrench } from '../features/shop/shop.model.ts';
+import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
+import {
+  defineCircuit,
+  defineComponent,
+  defineHose,
+  defineJoint,
+  definePort,
+  defineVehicle,
+} from '../features/vehicles/vehicle.model.ts';
+import { isDeadlock } from './failures.ts';
+
+/** A technician waits at the wheel: an absent database is said within seconds. */
+const CONNECT_TIMEOUT_ms = 3000;
+const ACQUIRE_TIMEOUT_ms = 5000;
+const DEADLOCK_TRIES = 4;
+
+function defineModels(sequelize: Sequelize) {
+  return {
+    Shop: defineShop(sequelize),
+    Person: definePerson(sequelize),
+    Wrench: defineWrench(sequelize),
+    Vehicle: defineVehicle(sequelize),
+    Circuit: defineCircuit(sequelize),
+    Component: defineComponent(sequelize),
+    Port: definePort(sequelize),
+    Joint: defineJoint(sequelize),
+    Hose: defineHose(sequelize),
+    Job: defineJob(sequelize),
+    JobHose: defineJobHose(sequelize),
+    JobJoint: defineJobJoint(sequelize),
+    LogEntry: defineLogEntry(sequelize),
+    Reading: defineReading(sequelize),
+    TorqueRecord: defineTorqueRecord(sequelize),
+    BleedRun: defineBleedRun(sequelize),
+    FluidService: defineFluidService(sequelize),
+  };
+}
+
+export type Models = ReturnType<typeof defineModels>;
+
+export interface Database {
+  readonly sequelize: Sequelize;
+  readonly models: Models;
+  /** One transaction per user action. Tried again when the server chose it to break a deadlock. */
+  transaction<Value>(action: (transaction: Transaction) => Promise<Value>): Promise<Value>;
+  close(): Promise<void>;
+}
+
+export function openDatabase(config: DatabaseConfig): Database {
+  const sequelize = new Sequelize(config.name, config.user, config.password, {
+    host: config.host,
+    port: config.port,
+    dialect: 'mysql',
+    timezone: '+00:00',
+    logging: false,
+    pool: { max: 10, acquire: ACQUIRE_TIMEOUT_ms },
+    dialectOptions: { connectTimeout: CONNECT_TIMEOUT_ms, charset: 'utf8mb4' },
+  });
+  return {
+    sequelize,
+    models: defineModels(sequelize),
+    async transaction(action) {
+      for (let attempt = 1; ; attempt += 1) {
+        try {
+          return await sequelize.transaction(
+            { isolationLevel: SequelizeTransaction.ISOLATION_LEVELS.READ_COMMITTED },
+            action,
+          );
+        } catch (error) {
+          if (attempt >= DEADLOCK_TRIES || !isDeadlock(error)) throw error;
+        }
+      }
+    },
+    close: () => sequelize.close(),
+  };
+}

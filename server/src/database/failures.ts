@@ -1,0 +1,34 @@
+/** Telling a database that is away from a statement that is wrong. */
+import { ConnectionError, DatabaseError } from 'sequelize';
+
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOTFOUND',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+  'ER_NORMAL_SHUTDOWN',
+]);
+
+function codeOf(error: unknown): string | null {
+  if (typeof error !== 'object' || error === null) return null;
+  if ('code' in error && typeof error.code === 'string') return error.code;
+  if ('parent' in error) return codeOf(error.parent);
+  return null;
+}
+
+/** The database cannot be reached, or went away in the middle of a statement. */
+export function isDatabaseAway(error: unknown): boolean {
+  if (error instanceof ConnectionError) return true;
+  const code = codeOf(error);
+  if (code !== null && AWAY.has(code)) return true;
+  // mysql2 says this without a code when its socket died while the statement was waiting.
+  return error instanceof Error && /connection is in closed state|Connection lost/i.test(error.message);
+}
+
+export function isDeadlock(error: unknown): boolean {
+  return error instanceof DatabaseError && codeOf(error) === 'ER_LOCK_DEADLOCK';
+}

@@ -1,0 +1,22 @@
+/** Brings a database to the present schema. Migrations are listed by hand: a file on disk is not enough to run. */
+import { SequelizeStorage, Umzug } from 'umzug';
+import type { Sequelize } from 'sequelize';
+import * as firstLight from './migrations/0001-first-light.ts';
+
+const MIGRATIONS = [{ name: '0001-first-light', ...firstLight }];
+
+/** Runs what has not run yet, in order; returns the names of what ran. */
+export async function migrate(sequelize: Sequelize): Promise<readonly string[]> {
+  const queries = sequelize.getQueryInterface();
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map((migration) => ({
+      name: migration.name,
+      up: () => migration.up(queries),
+      down: () => migration.down(queries),
+    })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'schema_migration' }),
+    logger: undefined,
+  });
+  const ran = await umzug.up();
+  return ran.map((migration) => migration.name);
+}

@@ -1,0 +1,133 @@
+/** Short ways to write down a circuit. Every dimension is invented for the demo shop. */
+import type { Bolt, Circuit, Component, Hose, Joint, Port, Washer } from '@zephyrcombe/contract';
+import type { EndGeometry, FluidGrade, JointMaterial } from '@zephyrcombe/core';
+import { demoId } from './identity.ts';
+
+const mm = (value: number) => value / 1000;
+const degrees = (value: number) => (value * Math.PI) / 180;
+
+/** Invented fitting geometry by bend angle. */
+export const banjoEnd = (angle_deg: 0 | 20 | 45 | 90): EndGeometry => {
+  const [a_mm, b_mm] = ({ 0: [32, 0], 20: [22, 14], 45: [22, 15], 90: [20, 18] } as const)[angle_deg];
+  return {
+    family: 'banjo',
+    neckAngle_rad: degrees(angle_deg),
+    ferruleToApex_m: mm(a_mm),
+    apexToPoint_m: mm(b_mm),
+    neckLength_m: mm(25),
+  };
+};
+
+export interface JointPlan {
+  readonly key: string;
+  readonly on: string;
+  readonly name: string;
+  readonly boltLength_mm: number;
+  readonly portDepth_mm?: number;
+  readonly thread?: string;
+  readonly material?: JointMaterial;
+}
+
+export interface CircuitPlan {
+  readonly key: string;
+  readonly vehicleKey: string;
+  readonly name: string;
+  readonly position: number;
+  readonly fluidGrade: FluidGrade;
+  readonly components: readonly (Pick<Component, 'kind' | 'name' | 'body'> &
+    Partial<Pick<Component, 'masterBore_m' | 'leverStroke_m' | 'leverRatio' | 'usable_m3'>> & {
+      key: string;
+      on?: string;
+    })[];
+  readonly joints: readonly JointPlan[];
+  readonly hoses: readonly {
+    readonly key: string;
+    readonly name: string;
+    readonly from: string;
+    readonly to: string;
+    readonly length_mm: number;
+    readonly ends: readonly [0 | 20 | 45 | 90, 0 | 20 | 45 | 90];
+    readonly clocking_deg?: number;
+    readonly madeOn?: string;
+  }[];
+}
+
+/** A plan as rows: the ids are steady, everything starts at version 0. */
+export function buildCircuit(plan: CircuitPlan): Circuit {
+  const id = (part: string) => demoId(`${plan.vehicleKey}/${plan.key}/${part}`);
+  const circuitId = id('circuit');
+  const components: Component[] = plan.components.map((component) => ({
+    id: id(component.key),
+    circuitId,
+    kind: component.kind,
+    name: component.name,
+    body: component.body,
+    attachedTo: component.on === undefined ? null : id(component.on),
+    masterBore_m: component.masterBore_m ?? null,
+    leverStroke_m: component.leverStroke_m ?? null,
+    leverRatio: component.leverRatio ?? null,
+    usable_m3: component.usable_m3 ?? null,
+    version: 0,
+  }));
+  const ports: Port[] = plan.joints.map((joint) => ({
+    id: id(`port ${joint.key}`),
+    componentId: id(joint.on),
+    name: joint.name,
+    thread: joint.thread ?? 'M10×1.0',
+    gender: 'internal',
+    seat: 'flatWasherFace',
+    depth_m: mm(joint.portDepth_mm ?? 14),
+    version: 0,
+  }));
+  const joints: Joint[] = plan.joints.map((joint) => {
+    const material = joint.material ?? 'aluminium';
+    const bolt: Bolt = {
+      thread: joint.thread ?? 'M10×1.0',
+      diameter_m: mm(10),
+      length_m: mm(joint.boltLength_mm),
+      material,
+    };
+    const washer: Washer = {
+      material: material === 'aluminium' ? 'aluminium' : 'copper',
+      thickness_m: mm(1),
+    };
+    return {
+      id: id(joint.key),
+      circuitId,
+      portId: id(`port ${joint.key}`),
+      componentId: id(joint.on),
+      name: joint.name,
+      seal: 'banjo',
+      bolt,
+      washer,
+      eyeThickness_m: mm(8),
+      torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
+      version: 0,
+    };
+  });
+  const hoses: Hose[] = plan.hoses.map((hose) => ({
+    id: id(hose.key),
+    circuitId,
+    name: hose.name,
+    fromJointId: id(hose.from),
+    toJointId: id(hose.to),
+    length_m: mm(hose.length_mm),
+    bore_m: mm(3.2),
+    endA: banjoEnd(hose.ends[0]),
+    endB: banjoEnd(hose.ends[1]),
+    clocking_rad: hose.clocking_deg === undefined ? null : degrees(hose.clocking_deg),
+    madeOn: hose.madeOn ?? null,
+    version: 0,
+  }));
+  return {
+    id: circuitId,
+    vehicleId: demoId(plan.vehicleKey),
+    name: plan.name,
+    fluidGrade: plan.fluidGrade,
+    components,
+    ports,
+    joints,
+    hoses,
+    version: 0,
+  };
+}

@@ -1,0 +1,226 @@
+/** The demo's jobs: one about to start, one half fitted, one signed off. */
+import type { Circuit } from '@zephyrcombe/contract';
+import { HANDOVER_CHECKS, nextDue, sealingDatum } from '@zephyrcombe/core';
+import { writeLog } from '../features/jobs/jobAction.ts';
+import { newJobHose, newJobJoint, NOT_FITTED } from '../features/jobs/newJob.ts';
+import type { SeedContext } from './context.ts';
+import { demoId } from './identity.ts';
+
+const CHECKED = { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true };
+const FITTED = { settle: true, lockToLock: true, droopAndBump: true };
+
+interface JobPlan {
+  readonly key: string;
+  readonly circuitKey: string;
+  readonly title: string;
+  readonly reason: string;
+  readonly openedDaysAgo: number;
+  readonly finishedDaysAgo?: number;
+  /** Readings at full droop by hose, millimetres; the length that was taken follows from them. */
+  readonly measured?: Readonly<Record<string, readonly [number, number]>>;
+  readonly fitted?: boolean;
+  /** Torques by joint, N·m. */
+  readonly torques?: Readonly<Record<string, number>>;
+  readonly finding: 'reRouted' | 'aged';
+}
+
+const PLANS: readonly JobPlan[] = [
+  {
+    key: 'wick-front',
+    circuitKey: 'wick/front',
+    title: 'Front hose round the new lamp guard',
+    reason: 'The lamp guard sits where the hose ran; the hose is over its age as well.',
+    openedDaysAgo: 1,
+    finding: 'aged',
+  },
+  {
+    key: 'petrelle-bars',
+    circuitKey: 'petrelle/front',
+    title: 'Raised bars, new front hoses',
+    reason: 'The taller mail rack moved the bars up and back: all three front hoses are re-made.',
+    openedDaysAgo: 6,
+    measured: { 'h-left': [728, 730], 'h-right': [802, 803], 'h-side': [1307, 1308] },
+    fitted: true,
+    torques: { 'j-right': 19.4 },
+    finding: 'reRouted',
+  },
+  {
+    key: 'wick-rear',
+    circuitKey: 'wick/rear',
+    title: 'Rear hose with stiffener',
+    reason: 'The old hose chafed on the chain guard.',
+    openedDaysAgo: 203,
+    finishedDaysAgo: 202,
+    measured: { hose: [546, 548] },
+    fitted: true,
+    torques: { 'j-master': 19.2, 'j-caliper': 19.8 },
+    finding: 'aged',
+  },
+];
+
+export async function seedJobs(context: SeedContext): Promise<void> {
+  for (const plan of PLANS) {
+    const circuit = context.circuits.get(plan.circuitKey);
+    if (!circuit) throw new Error(`No circuit ${plan.circuitKey}`);
+    await seedJob(context, plan, circuit);
+  }
+}
+
+async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): Promise<void> {
+  const { models, transaction, shopId, daysAgo, instantAgo } = context;
+  const jobId = demoId(`job/${plan.key}`);
+  const finished = plan.finishedDaysAgo !== undefined;
+  const lastDay = plan.finishedDaysAgo ?? plan.openedDaysAgo - 1;
+  const [vehicleKey = '', circuitKey = ''] = plan.circuitKey.split('/');
+  const partId = (part: string) => demoId(`${vehicleKey}/${circuitKey}/${part}`);
+  const log = (
+    kind: Parameters<typeof writeLog>[2]['kind'],
+    days: number,
+    hour: number,
+    detail: Record<string, unknown>,
+  ) => writeLog(models, transaction, { jobId, kind, by: 'Brannoc Hale', at: instantAgo(days, hour), detail });
+
+  await models.Job.create(
+    {
+      id: jobId,
+      shopId,
+      vehicleId: circuit.vehicleId,
+      circuitId: circuit.id,
+      title: plan.title,
+      reason: plan.reason,
+      status: finished ? 'finished' : 'open',
+      openedOn: daysAgo(plan.openedDaysAgo),
+      openedBy: 'Brannoc Hale',
+      finishedOn: finished ? daysAgo(lastDay) : null,
+      signedBy: finished ? 'Brannoc Hale' : null,
+      endsConfirmed: plan.measured !== undefined,
+      fitChecks: plan.fitted ? FITTED : NOT_FITTED,
+      handoverChecks: finished ? Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) : {},
+      version: 0,
+    },
+    { transaction },
+  );
+  await log('opened', plan.openedDaysAgo, 9, { title: plan.title, reason: plan.reason });
+
+  for (const [position, hose] of circuit.hoses.entries()) {
+    const [key, marks] = Object.entries(plan.measured ?? {}).find(([name]) => partId(name) === hose.id) ?? [];
+    const order_m = marks ? Math.ceil((marks[0] + marks[1]) / 2 + 12.5) / 1000 : null;
+    await models.JobHose.create(
+      {
+        ...newJobHose(jobId, hose, position),
+        finding: plan.finding,
+        ...(marks ? { poseChecks: CHECKED } : {}),
+        order_m,
+        specified: marks !== undefined,
+      },
+      { transaction },
+    );
+    for (const [index, mark] of (marks ?? []).entries()) {
+      const reading = {
+        id: demoId(`${jobId}/${key}/reading ${index}`),
+        hoseId: hose.id,
+        pose: 'fullDroop' as const,
+        length_m: mark / 1000,
+        typed: `${mark} mm`,
+        datum: sealingDatum(hose.endA, hose.endB),
+        aid: 'tube' as const,
+        remainingTravel_m: 0,
+      };
+      const takenAt = instantAgo(plan.openedDaysAgo, 10 + index);
+      await models.Reading.create(
+        { ...reading, jobId, takenBy: 'Brannoc Hale', takenAt, struckBecause: null },
+        { transaction },
+      );
+      await log('readingTaken', plan.openedDaysAgo, 10 + index, reading);
+    }
+    if (order_m !== null)
+      await log('lengthTaken', plan.openedDaysAgo, 12, { hoseId: hose.id, order_m, overrides: [] });
+  }
+
+  for (const [position, joint] of circuit.joints.entries()) {
+    const torque_Nm = Object.entries(plan.torques ?? {}).find(([name]) => partId(name) === joint.id)?.[1];
+    await models.JobJoint.create(
+      { ...newJobJoint(jobId, joint, position), handTight: plan.fitted ?? false, leakChecked: finished },
+      { transaction },
+    );
+    if (torque_Nm === undefined) continue;
+    const record = {
+      id: demoId(`${jobId}/${joint.id}/torque`),
+      jointId: joint.id,
+      wrenchId: demoId('bench-25'),
+      wrenchName: 'Bench 25',
+      torque_Nm,
+      typed: `${torque_Nm} N·m`,
+      freshWashers: 2,
+      settled: true,
+      witnessMark: true,
+      verdict: 'within' as const,
+    };
+    const at = instantAgo(Math.max(lastDay, 0), 14);
+    await models.TorqueRecord.create({ ...record, jobId, by: 'Brannoc Hale', at }, { transaction });
+    await log('torqued', Math.max(lastDay, 0), 14, record);
+  }
+  if (finished) await finishDemoJob(context, jobId, circuit, plan, daysAgo(lastDay));
+}
+
+async function finishDemoJob(
+  { models, transaction, instantAgo }: SeedContext,
+  jobId: string,
+  circuit: Circuit,
+  plan: JobPlan,
+  servicedOn: string,
+): Promise<void> {
+  const days = plan.finishedDaysAgo ?? 0;
+  for (const nipple of circuit.components.filter((component) => component.kind === 'bleedNipple')) {
+    const at = (minute: number) => new Date(instantAgo(days, 15).getTime() + minute * 60_000).toISOString();
+    const event = (kind: 'stroke' | 'topUp' | 'clear', minute: number) => ({
+      id: demoId(`${nipple.id}/${kind}/${minute}`),
+      kind,
+      at: at(minute),
+    });
+    await models.BleedRun.create(
+      {
+        jobId,
+        nippleId: nipple.id,
+        version: 0,
+        events: [
+          ...Array.from({ length: 9 }, (_unused, index) => event('stroke', index)),
+          event('topUp', 10),
+          ...Array.from({ length: 6 }, (_unused, index) => event('stroke', 11 + index)),
+          { id: demoId(`${nipple.id}/outflow`), kind: 'outflow', outflow: 'straw', at: at(18) },
+          event('clear', 19),
+        ],
+      },
+      { transaction },
+    );
+  }
+  const interval = { intervalMonths: 24, intervalDistance_m: 48_000_000 };
+  const distance_m = 15_720_000;
+  const due = nextDue(servicedOn, distance_m, interval);
+  if (!due.ok) throw new Error(due.problem.code);
+  const service = {
+    id: demoId(`${jobId}/service`),
+    vehicleId: circuit.vehicleId,
+    circuitId: circuit.id,
+    jobId,
+    servicedOn,
+    distance_m,
+    grade: 'DOT 4' as const,
+    batch: 'SK-2405',
+    bottleOpenedOn: servicedOn,
+    quantity_m3: 3.5e-4,
+    oldColour: 'tea' as const,
+    oldWaterFraction: 0.03,
+    ...interval,
+    ...due.value,
+    by: 'Brannoc Hale',
+  };
+  await models.FluidService.create(service, { transaction });
+  await writeLog(models, transaction, {
+    jobId,
+    kind: 'finished',
+    by: 'Brannoc Hale',
+    at: instantAgo(days, 16),
+    detail: service,
+  });
+}

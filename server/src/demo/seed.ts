@@ -1,0 +1,169 @@
+/** Writes the demo shop into an empty database. Dates count back from today, so that what is due is always due. */
+import type { Circuit } from '@zephyrcombe/contract';
+import { METRIC, nextDue, strictestInterval } from '@zephyrcombe/core';
+import type { Transaction } from 'sequelize';
+import type { Dependencies } from '../dependencies.ts';
+import { calendarDateOf } from '../dependencies.ts';
+import type { Models } from '../database/database.ts';
+import { DEMO_PASSPHRASE, hashPassphrase } from '../features/sessions/session.service.ts';
+import { buildCircuit } from './hydraulics.ts';
+import { demoId } from './identity.ts';
+import { seedJobs } from './jobs.ts';
+import { VEHICLE_PLANS } from './vehicles.ts';
+
+const SHOP = { fluidIntervalMonths: 24, fluidIntervalDistance_m: 48_000_000, slack_m: 0.0125 };
+
+/** Returns whether anything was written. */
+export async function seedIfEmpty(dependencies: Dependencies): Promise<boolean> {
+  const { database, clock } = dependencies;
+  if ((await database.models.Shop.count()) > 0) return false;
+  const passphraseHash = await hashPassphrase(DEMO_PASSPHRASE);
+  await database.transaction((transaction) => seed(database.models, transaction, clock(), passphraseHash));
+  return true;
+}
+
+async function seed(
+  models: Models,
+  transaction: Transaction,
+  now: Date,
+  passphraseHash: string,
+): Promise<void> {
+  const shopId = demoId('shop');
+  const before = (days: number, hour = now.getHours()) =>
+    new Date(now.getFullYear(), now.getMonth(), now.getDate() - days, hour);
+  const daysAgo = (days: number) => calendarDateOf(before(days));
+  await models.Shop.create(
+    { id: shopId, name: 'Skerrow Isle Post Garage', ...SHOP, version: 0 },
+    { transaction },
+  );
+  await models.Person.bulkCreate(
+    (
+      [
+        ['ottoline', 'Ottoline Fenn', 'lead'],
+        ['brannoc', 'Brannoc Hale', 'technician'],
+        ['tamsin', 'Tamsin Orrey', 'apprentice'],
+      ] as const
+    ).map(([key, name, role]) => ({
+      id: demoId(key),
+      shopId,
+      name,
+      role,
+      units: METRIC,
+      passphraseHash,
+      version: 0,
+    })),
+    { transaction },
+  );
+  await models.Wrench.bulkCreate(
+    (
+      [
+        ['bench-25', 'Bench 25', 25, 21],
+        ['small-10', 'Small 10', 10, 60],
+        ['wheel-110', 'Wheel 110', 110, 140],
+      ] as const
+    ).map(([key, name, maximum_Nm, days]) => ({
+      id: demoId(key),
+      shopId,
+      name,
+      maximum_Nm,
+      calibratedOn: daysAgo(days),
+    })),
+    { transaction },
+  );
+
+  const circuits = new Map<string, Circuit>();
+  for (const plan of VEHICLE_PLANS) {
+    const { key, circuits: plans, bareCircuits = [], ...columns } = plan;
+    const vehicleId = demoId(key);
+    await models.Vehicle.create({ id: vehicleId, shopId, ...columns, version: 0 }, { transaction });
+    for (const circuitPlan of plans) {
+      const circuit = buildCircuit(circuitPlan);
+      circuits.set(`${key}/${circuitPlan.key}`, circuit);
+      await writeCircuit(models, transaction, circuit, circuitPlan.position);
+    }
+    for (const [position, bare] of bareCircuits.entries()) {
+      await models.Circuit.create(
+        {
+          id: demoId(`${key}/${bare.key}/circuit`),
+          vehicleId,
+          name: bare.name,
+          fluidGrade: 'DOT 4',
+          position,
+          version: 0,
+        },
+        { transaction },
+      );
+    }
+  }
+  await seedServices(models, transaction, daysAgo);
+  await seedJobs({ models, transaction, shopId, circuits, daysAgo, instantAgo: before });
+}
+
+async function writeCircuit(
+  models: Models,
+  transaction: Transaction,
+  circuit: Circuit,
+  position: number,
+): Promise<void> {
+  const { components, ports, joints, hoses, ...columns } = circuit;
+  const numbered = <Part extends object>(parts: readonly Part[]) =>
+    parts.map((part, index) => ({ ...part, position: index }));
+  await models.Circuit.create({ ...columns, position }, { transaction });
+  await models.Component.bulkCreate(numbered(components), { transaction });
+  await models.Port.bulkCreate(numbered(ports), { transaction });
+  await models.Joint.bulkCreate(numbered(joints), { transaction });
+  await models.Hose.bulkCreate(numbered(hoses), { transaction });
+}
+
+/** Past services: vehicle, circuit, days ago, kilometres then, batch. */
+const SERVICES = [
+  ['petrelle', 'front', 705, 33_100, 'SK-2212'],
+  ['petrelle', 'rear', 410, 36_800, 'SK-2308'],
+  ['wick', 'front', 745, 11_050, 'SK-2211'],
+  ['calder', 'front', 320, 58_200, 'SK-2311'],
+  ['calder', 'rear', 320, 58_200, 'SK-2311'],
+  ['tollan', 'diagonal-1', 715, 52_000, 'SK-2212'],
+  ['tollan', 'diagonal-2', 715, 52_000, 'SK-2212'],
+  ['brindle', 'front', 130, 8_100, 'SK-2406'],
+  ['gannet', 'front', 240, null, 'SK-2403'],
+] as const;
+
+async function seedServices(
+  models: Models,
+  transaction: Transaction,
+  daysAgo: (days: number) => string,
+): Promise<void> {
+  for (const [vehicleKey, circuitKey, days, kilometres, batch] of SERVICES) {
+    const plan = VEHICLE_PLANS.find((candidate) => candidate.key === vehicleKey);
+    const interval = strictestInterval(
+      { intervalMonths: SHOP.fluidIntervalMonths, intervalDistance_m: SHOP.fluidIntervalDistance_m },
+      plan?.makerIntervalMonths == null
+        ? null
+        : { intervalMonths: plan.makerIntervalMonths, intervalDistance_m: plan.makerIntervalDistance_m },
+    );
+    const servicedOn = daysAgo(days);
+    const distance_m = kilometres === null ? null : kilometres * 1000;
+    const due = nextDue(servicedOn, distance_m, interval);
+    if (!due.ok) throw new Error(due.problem.code);
+    await models.FluidService.create(
+      {
+        id: demoId(`${vehicleKey}/${circuitKey}/service`),
+        vehicleId: demoId(vehicleKey),
+        circuitId: demoId(`${vehicleKey}/${circuitKey}/circuit`),
+        jobId: null,
+        servicedOn,
+        distance_m,
+        grade: 'DOT 4',
+        batch,
+        bottleOpenedOn: servicedOn,
+        quantity_m3: 4e-4,
+        oldColour: 'tea',
+        oldWaterFraction: 0.02,
+        ...interval,
+        ...due.value,
+        by: 'Ottoline Fenn',
+      },
+      { transaction },
+    );
+  }
+}

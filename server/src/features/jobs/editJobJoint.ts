@@ -1,0 +1,47 @@
+/** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
+import { AppProblem } from '../../http/appProblem.ts';
+import { definedOnly } from '../../http/definedOnly.ts';
+import type { ParsedBody } from '../../http/handlers.ts';
+import type { JobAction } from './jobAction.ts';
+import { requireVersion } from './jobAction.ts';
+
+export async function editJobJoint(
+  action: JobAction,
+  jointId: string,
+  body: ParsedBody<'editJobJoint'>,
+): Promise<void> {
+  const { detail, models, transaction, log } = action;
+  const current = detail.joints.find((joint) => joint.jointId === jointId);
+  if (!current) throw new AppProblem('not-found');
+  requireVersion(current, body.version);
+
+  if (
+    body.leakChecked === true &&
+    !detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within')
+  ) {
+    throw new AppProblem('stage-not-ready', {
+      detail: 'Torque this joint first; a hand-tight joint is not leak-checked.',
+    });
+  }
+  const { version, ...changes } = body;
+  const given = definedOnly(changes);
+  await models.JobJoint.update(
+    { ...given, version: version + 1 },
+    { where: { jobId: detail.job.id, jointId }, transaction },
+  );
+
+  if (changes.bolt !== undefined || changes.washer !== undefined) {
+    // What was specified with the old bolt has to be looked at again.
+    const touched = detail.circuit.hoses.filter(
+      (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
+    );
+    await models.JobHose.update(
+      { specified: false },
+      { where: { jobId: detail.job.id, hoseId: touched.map((hose) => hose.id) }, transaction },
+    );
+    await log('specified', { jointId, ...given });
+  }
+  if (changes.handTight !== undefined) await log('handTight', { jointId, handTight: changes.handTight });
+  if (changes.leakChecked !== undefined)
+    await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
+}

@@ -1,0 +1,150 @@
+/** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
+import type { Override } from '@zephyrcombe/contract';
+import { createWriter, problemText, STAGE_NAMES } from '@zephyrcombe/contract';
+import {
+  isClear,
+  judgeBottle,
+  judgeGrade,
+  judgeHandover,
+  judgeRecord,
+  nextDue,
+  strictestInterval,
+} from '@zephyrcombe/core';
+import { calendarDateOf } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { ParsedBody } from '../../http/handlers.ts';
+import type { JobAction } from './jobAction.ts';
+import { requireStopsAnswered } from './jobAction.ts';
+
+export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
+  const { detail, models, transaction, log, person, now } = action;
+  requireStagesDone(action);
+  const today = calendarDateOf(now);
+  if (body.servicedOn > today) throw fieldProblem('servicedOn', 'lies in the future');
+  if (body.bottleOpenedOn !== null && body.bottleOpenedOn > body.servicedOn) {
+    throw fieldProblem('bottleOpenedOn', 'is after the service');
+  }
+  if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0) {
+    throw fieldProblem('signature', `must be the name of who is signed in: ${person.name}`);
+  }
+  const { distance_m: known_m } = detail.vehicle;
+  if (body.distance_m !== null && known_m !== null && body.distance_m < known_m) {
+    const write = createWriter(person.units);
+    throw fieldProblem('distance_m', `is less than the ${write.distance(known_m)} already on record`);
+  }
+
+  const handover = judgeHandover(detail.job.handoverChecks);
+  const cautions = [
+    ...handover.cautions,
+    ...judgeGrade(detail.circuit.fluidGrade, body.grade),
+    ...(body.bottleOpenedOn === null ? [] : judgeBottle(body.bottleOpenedOn, body.servicedOn)),
+    ...judgeRecord({ batch: body.batch, distance: body.distance_m, quantity: body.quantity_m3 }),
+  ];
+  requireStopsAnswered(cautions, body.overrides);
+  const unanswered = handover.open.filter((check) => !cautionOf(check, body.overrides));
+  if (unanswered.length > 0) {
+    throw new AppProblem('stage-not-ready', {
+      detail: 'Some handover checks are still open.',
+      errors: unanswered.map((check) => ({ field: check, message: 'is not ticked' })),
+    });
+  }
+
+  const interval = strictestInterval(
+    {
+      intervalMonths: detail.shop.fluidIntervalMonths,
+      intervalDistance_m: detail.shop.fluidIntervalDistance_m,
+    },
+    detail.vehicle.makerIntervalMonths === null
+      ? null
+      : {
+          intervalMonths: detail.vehicle.makerIntervalMonths,
+          intervalDistance_m: detail.vehicle.makerIntervalDistance_m,
+        },
+  );
+  const due = nextDue(body.servicedOn, body.distance_m, interval);
+  if (!due.ok)
+    throw new AppProblem('no-answer', { detail: problemText(due.problem, createWriter(person.units)) });
+
+  const service = {
+    id: body.serviceId,
+    vehicleId: detail.vehicle.id,
+    circuitId: detail.circuit.id,
+    jobId: detail.job.id,
+    servicedOn: body.servicedOn,
+    distance_m: body.distance_m,
+    grade: body.grade,
+    batch: body.batch,
+    bottleOpenedOn: body.bottleOpenedOn,
+    quantity_m3: body.quantity_m3,
+    oldColour: body.oldColour,
+    oldWaterFraction: body.oldWaterFraction,
+    ...interval,
+    ...due.value,
+    by: person.name,
+  };
+  await models.FluidService.create(service, { transaction });
+  await updateVehicle(action, body.distance_m);
+  await models.Job.update(
+    { status: 'finished', finishedOn: today, signedBy: person.name, version: body.version + 1 },
+    { where: { id: detail.job.id }, transaction },
+  );
+  await log('finished', { ...service, distanceTyped: body.distanceTyped, overrides: body.overrides });
+}
+
+/** Only the checks that have a caution of their own can be answered with a reason; the others are done or not. */
+function cautionOf(check: string, overrides: readonly Override[]): boolean {
+  const ids: Readonly<Record<string, string>> = { stopLamp: 'M95', warningLampOff: 'M94' };
+  return overrides.some((override) => override.caution === ids[check]);
+}
+
+function requireStagesDone({ detail }: JobAction): void {
+  const notReady = (stage: keyof typeof STAGE_NAMES, sentence: string) =>
+    new AppProblem('stage-not-ready', { detail: sentence, errors: [{ field: stage, message: sentence }] });
+  const torqued = (jointId: string) =>
+    detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+  const open = detail.joints.filter((joint) => !torqued(joint.jointId)).length;
+  if (open > 0)
+    throw notReady('fit', `Fit: ${open === 1 ? 'a joint is' : `${open} joints are`} not torqued.`);
+  const dry = detail.joints.every((joint) => joint.leakChecked);
+  if (!dry)
+    throw notReady('hand-over', 'Hand over: wipe every joint and see that it stays dry under pressure.');
+  const nipples = detail.circuit.components.filter((component) => component.kind === 'bleedNipple');
+  const clear = nipples.filter((nipple) =>
+    isClear(detail.bleedRuns.find((run) => run.nippleId === nipple.id)?.events ?? []),
+  );
+  if (clear.length < nipples.length) throw notReady('bleed', 'Bleed: a nipple has not run clear yet.');
+}
+
+/** The vehicle's record shows what is on it now: the new hoses, bolts and washers, and the distance. */
+async function updateVehicle(
+  { detail, models, transaction }: JobAction,
+  distance_m: number | null,
+): Promise<void> {
+  if (distance_m !== null) {
+    await models.Vehicle.update(
+      { distance_m, version: detail.vehicle.version + 1 },
+      { where: { id: detail.vehicle.id }, transaction },
+    );
+  }
+  for (const hose of detail.hoses) {
+    if (hose.order_m === null) continue;
+    const before = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
+    await models.Hose.update(
+      {
+        length_m: hose.order_m,
+        endA: hose.endA,
+        endB: hose.endB,
+        clocking_rad: hose.clocking_rad,
+        madeOn: null,
+        version: (before?.version ?? 0) + 1,
+      },
+      { where: { id: hose.hoseId }, transaction },
+    );
+  }
+  for (const joint of detail.joints) {
+    await models.Joint.update(
+      { bolt: joint.bolt, washer: joint.washer },
+      { where: { id: joint.jointId }, transaction },
+    );
+  }
+}

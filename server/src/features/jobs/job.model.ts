@@ -1,0 +1,110 @@
+import type { Job, JobHose, JobJoint, LogKind } from '@zephyrcombe/contract';
+import { DataTypes } from 'sequelize';
+import type { Sequelize } from 'sequelize';
+import type { Row } from '../../database/columns.ts';
+import {
+  calendarDate,
+  flag,
+  instant,
+  json,
+  key,
+  optionalCalendarDate,
+  optionalQuantity,
+  optionalReference,
+  optionalText,
+  plainTable,
+  reference,
+  text,
+  version,
+  whole,
+} from '../../database/columns.ts';
+
+export type JobRow = Row<Job & { shopId: string }>;
+export type JobHoseRow = Row<JobHose & { jobId: string; position: number }>;
+export type JobJointRow = Row<JobJoint & { jobId: string; position: number }>;
+export interface LogColumns {
+  id: string;
+  sequence?: number;
+  jobId: string;
+  at: Date;
+  by: string;
+  kind: LogKind;
+  detail: Record<string, unknown>;
+  correctsId: string | null;
+}
+export type LogEntryRow = Row<LogColumns>;
+
+export const defineJob = (sequelize: Sequelize) =>
+  sequelize.define<JobRow>(
+    'job',
+    {
+      id: key(),
+      shopId: reference(),
+      vehicleId: reference(),
+      circuitId: reference(),
+      title: text(),
+      reason: text(),
+      status: text(),
+      openedOn: calendarDate(),
+      openedBy: text(),
+      finishedOn: optionalCalendarDate(),
+      signedBy: optionalText(),
+      endsConfirmed: flag('endsConfirmed'),
+      fitChecks: json('fitChecks'),
+      handoverChecks: json('handoverChecks'),
+      version: version(),
+    },
+    plainTable('job'),
+  );
+
+export const defineJobHose = (sequelize: Sequelize) =>
+  sequelize.define<JobHoseRow>(
+    'jobHose',
+    {
+      jobId: { ...reference(), primaryKey: true },
+      hoseId: { ...reference(), primaryKey: true },
+      finding: text(),
+      poseChecks: json('poseChecks'),
+      order_m: optionalQuantity(),
+      orderDatum: json('orderDatum'),
+      endA: json('endA'),
+      endB: json('endB'),
+      clocking_rad: optionalQuantity(),
+      specified: flag('specified'),
+      position: whole(),
+      version: version(),
+    },
+    plainTable('job_hose'),
+  );
+
+export const defineJobJoint = (sequelize: Sequelize) =>
+  sequelize.define<JobJointRow>(
+    'jobJoint',
+    {
+      jobId: { ...reference(), primaryKey: true },
+      jointId: { ...reference(), primaryKey: true },
+      bolt: json('bolt', true),
+      washer: json('washer', true),
+      handTight: flag('handTight'),
+      leakChecked: flag('leakChecked'),
+      position: whole(),
+      version: version(),
+    },
+    plainTable('job_joint'),
+  );
+
+export const defineLogEntry = (sequelize: Sequelize) =>
+  sequelize.define<LogEntryRow>(
+    'logEntry',
+    {
+      sequence: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      id: { type: DataTypes.UUID, allowNull: false },
+      jobId: reference(),
+      at: instant(),
+      by: text(),
+      kind: text(),
+      detail: json('detail'),
+      correctsId: optionalReference(),
+    },
+    plainTable('log_entry'),
+  );

@@ -1,0 +1,137 @@
+import type { Job, JobDetail, JobSummary } from '@zephyrcombe/contract';
+import { isClear, jobProgress } from '@zephyrcombe/core';
+import type { Transaction } from 'sequelize';
+import type { Database } from '../../database/database.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import { listFluidServices } from '../fluid-services/fluidService.repository.ts';
+import { loadCircuits } from '../vehicles/circuit.repository.ts';
+import type { JobRow } from './job.model.ts';
+
+export function toJob(row: JobRow): Job {
+  const { shopId: _shopId, ...job } = row.get({ plain: true });
+  return job;
+}
+
+/** Columns without the keys that only tie a row to its job. */
+function ofJob<Columns extends object>(row: { get(options: { plain: true }): unknown }): Columns {
+  const {
+    jobId: _jobId,
+    position: _position,
+    version,
+    ...columns
+  } = row.get({ plain: true }) as Record<string, unknown>;
+  return (version === undefined ? columns : { ...columns, version }) as Columns;
+}
+
+const BY_POSITION: [string, 'ASC'][] = [['position', 'ASC']];
+
+/** Everything a job screen shows. */
+export async function loadJobDetail(
+  database: Database,
+  jobId: string,
+  transaction?: Transaction,
+): Promise<JobDetail> {
+  const { models } = database;
+  const inside = transaction ? { transaction } : {};
+  const job = await models.Job.findByPk(jobId, inside);
+  if (job === null) throw new AppProblem('not-found');
+  const where = { jobId };
+  const [shop, vehicle, circuits, hoses, joints, readings, torques, runs, services, wrenches] =
+    await Promise.all([
+      models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
+      models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
+      loadCircuits(database, { id: job.circuitId }, transaction),
+      models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
+      models.JobJoint.findAll({ where, order: BY_POSITION, ...inside }),
+      models.Reading.findAll({
+        where,
+        order: [
+          ['takenAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        ...inside,
+      }),
+      models.TorqueRecord.findAll({
+        where,
+        order: [
+          ['at', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        ...inside,
+      }),
+      models.BleedRun.findAll({ where, ...inside }),
+      listFluidServices(database, { jobId }, transaction),
+      models.Wrench.findAll({ where: { shopId: job.shopId }, order: [['maximum_Nm', 'ASC']], ...inside }),
+    ]);
+  const circuit = circuits[0];
+  if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
+  const { shopId: _shopId, ...plainVehicle } = vehicle.get({ plain: true });
+  return {
+    job: toJob(job),
+    shop: shop.get({ plain: true }),
+    vehicle: plainVehicle,
+    circuit,
+    hoses: hoses.map((row) => ofJob(row)),
+    joints: joints.map((row) => ofJob(row)),
+    readings: readings.map((row) => ({
+      ...ofJob<JobDetail['readings'][number]>(row),
+      takenAt: row.takenAt.toISOString(),
+    })),
+    torqueRecords: torques.map((row) => ({
+      ...ofJob<JobDetail['torqueRecords'][number]>(row),
+      at: row.at.toISOString(),
+    })),
+    bleedRuns: runs.map(({ nippleId, events }) => ({ nippleId, events })),
+    fluidService: services[0] ?? null,
+    wrenches: wrenches.map(({ id, name, maximum_Nm, calibratedOn }) => ({
+      id,
+      name,
+      maximum_Nm,
+      calibratedOn,
+    })),
+  };
+}
+
+/** What a list shows of each job; a handful of queries however long the list. */
+export async function summariseJobs(
+  { models }: Database,
+  jobs: readonly JobRow[],
+): Promise<readonly JobSummary[]> {
+  const jobId = jobs.map((job) => job.id);
+  const [vehicles, circuits, hoses, joints, torques, runs, nipples] = await Promise.all([
+    models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) } }),
+    models.Circuit.findAll({ where: { id: jobs.map((job) => job.circuitId) } }),
+    models.JobHose.findAll({ where: { jobId } }),
+    models.JobJoint.findAll({ where: { jobId } }),
+    models.TorqueRecord.findAll({ where: { jobId, verdict: 'within' } }),
+    models.BleedRun.findAll({ where: { jobId } }),
+    models.Component.findAll({ where: { circuitId: jobs.map((job) => job.circuitId), kind: 'bleedNipple' } }),
+  ]);
+  return jobs.map((job) => {
+    const own = hoses.filter((hose) => hose.jobId === job.id);
+    const progress = jobProgress({
+      endsConfirmed: job.endsConfirmed,
+      hoses: own.length,
+      measuredHoses: own.filter((hose) => hose.order_m !== null).length,
+      specifiedHoses: own.filter((hose) => hose.specified).length,
+      joints: joints.filter((joint) => joint.jobId === job.id).length,
+      torquedJoints: new Set(
+        torques.filter((record) => record.jobId === job.id).map((record) => record.jointId),
+      ).size,
+      nipples: nipples.filter((nipple) => nipple.circuitId === job.circuitId).length,
+      clearNipples: runs.filter((run) => run.jobId === job.id && isClear(run.events)).length,
+      finished: job.status === 'finished',
+    });
+    return {
+      id: job.id,
+      title: job.title,
+      vehicleName: vehicles.find((vehicle) => vehicle.id === job.vehicleId)?.name ?? '',
+      circuitName: circuits.find((circuit) => circuit.id === job.circuitId)?.name ?? '',
+      status: job.status,
+      openedOn: job.openedOn,
+      finishedOn: job.finishedOn,
+      next: progress.next,
+      done: [...progress.done],
+    };
+  });
+}

@@ -1,0 +1,171 @@
+import { randomUUID } from 'node:crypto';
+import type { WhereOptions } from 'sequelize';
+import { Op } from 'sequelize';
+import type { Dependencies } from '../../dependencies.ts';
+import { calendarDateOf } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { definedOnly } from '../../http/definedOnly.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { requirePersonId } from '../../http/session.ts';
+import { requirePerson } from '../sessions/session.service.ts';
+import { loadCircuits } from '../vehicles/circuit.repository.ts';
+import { editJobHose } from './editJobHose.ts';
+import { editJobJoint } from './editJobJoint.ts';
+import { finishJob } from './finishJob.ts';
+import { loadJobDetail, summariseJobs, toJob } from './job.repository.ts';
+import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
+import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
+
+type JobHandlers = Pick<
+  Handlers,
+  'listJobs' | 'startJob' | 'getJob' | 'getJobLog' | 'editJob' | 'editJobHose' | 'editJobJoint' | 'finishJob'
+>;
+
+/** A place in the list of jobs: opened on, id. */
+const writeCursor = (openedOn: string, id: string) => Buffer.from(`${openedOn}|${id}`).toString('base64url');
+function readCursor(cursor: string): { readonly openedOn: string; readonly id: string } {
+  const [openedOn, id] = Buffer.from(cursor, 'base64url').toString('utf8').split('|');
+  if (!openedOn || !id || !/^\d{4}-\d\d-\d\d$/.test(openedOn))
+    throw fieldProblem('after', 'is not a place in this list');
+  return { openedOn, id };
+}
+
+export function jobHandlers(dependencies: Dependencies): JobHandlers {
+  const { database, clock } = dependencies;
+  const { models } = database;
+  return {
+    async listJobs({ request, query }) {
+      requirePersonId(request, clock());
+      const conditions: WhereOptions[] = [];
+      if (query.status) conditions.push({ status: query.status });
+      if (query.after !== undefined) {
+        const { openedOn, id } = readCursor(query.after);
+        conditions.push({
+          [Op.or]: [{ openedOn: { [Op.lt]: openedOn } }, { openedOn, id: { [Op.lt]: id } }],
+        });
+      }
+      const rows = await models.Job.findAll({
+        where: { [Op.and]: conditions },
+        order: [
+          ['openedOn', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit: query.limit + 1,
+      });
+      const shown = rows.slice(0, query.limit);
+      const last = shown.at(-1);
+      return {
+        items: [...(await summariseJobs(database, shown))],
+        next: rows.length > query.limit && last ? writeCursor(last.openedOn, last.id) : null,
+      };
+    },
+
+    async getJob({ request, params }) {
+      requirePersonId(request, clock());
+      return loadJobDetail(database, params.jobId);
+    },
+
+    async getJobLog({ request, params, query }) {
+      requirePersonId(request, clock());
+      const rows = await models.LogEntry.findAll({
+        where: { jobId: params.jobId, sequence: { [Op.gt]: query.after } },
+        order: [['sequence', 'ASC']],
+        limit: query.limit + 1,
+      });
+      const shown = rows.slice(0, query.limit);
+      return {
+        items: shown.map(({ id, sequence, at, by, kind, detail, correctsId }) => ({
+          id,
+          sequence: Number(sequence),
+          at: at.toISOString(),
+          by,
+          kind,
+          detail,
+          correctsId,
+        })),
+        next: rows.length > query.limit ? String(shown.at(-1)?.sequence ?? '') : null,
+      };
+    },
+
+    async startJob({ request, body }) {
+      const now = clock();
+      const person = await requirePerson(dependencies, requirePersonId(request, now));
+      const vehicle = await models.Vehicle.findByPk(body.vehicleId);
+      if (vehicle === null) throw fieldProblem('vehicleId', 'is not a vehicle of this shop');
+      const circuit = (await loadCircuits(database, { id: body.circuitId }))[0];
+      if (circuit === undefined || circuit.vehicleId !== vehicle.id)
+        throw fieldProblem('circuitId', 'is not a circuit of this vehicle');
+      const hoses = body.hoseIds.map((hoseId) => {
+        const hose = circuit.hoses.find((candidate) => candidate.id === hoseId);
+        if (!hose) throw fieldProblem('hoseIds', 'names a hose that is not on this circuit');
+        return hose;
+      });
+      const touched = new Set(hoses.flatMap((hose) => [hose.fromJointId, hose.toJointId]));
+      const jobId = randomUUID();
+      await database.transaction(async (transaction) => {
+        await models.Job.create(
+          {
+            id: jobId,
+            shopId: vehicle.shopId,
+            vehicleId: vehicle.id,
+            circuitId: circuit.id,
+            title: body.title,
+            reason: body.reason,
+            status: 'open',
+            openedOn: calendarDateOf(now),
+            openedBy: person.name,
+            finishedOn: null,
+            signedBy: null,
+            endsConfirmed: false,
+            fitChecks: NOT_FITTED,
+            handoverChecks: {},
+            version: 0,
+          },
+          { transaction },
+        );
+        await models.JobHose.bulkCreate(
+          hoses.map((hose, position) => newJobHose(jobId, hose, position)),
+          { transaction },
+        );
+        await models.JobJoint.bulkCreate(
+          circuit.joints
+            .filter((joint) => touched.has(joint.id))
+            .map((joint, position) => newJobJoint(jobId, joint, position)),
+          { transaction },
+        );
+        await writeLog(models, transaction, {
+          jobId,
+          kind: 'opened',
+          by: person.name,
+          at: now,
+          detail: { title: body.title, reason: body.reason, hoses: hoses.map((hose) => hose.name) },
+        });
+      });
+      return loadJobDetail(database, jobId);
+    },
+
+    editJob: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async ({ job, transaction, log }) => {
+        const { version, ...changes } = body;
+        if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
+        await job.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
+        if (changes.endsConfirmed !== undefined || changes.reason !== undefined) {
+          await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
+        }
+        if (changes.fitChecks) await log('fitChecked', { ...changes.fitChecks });
+        if (changes.handoverChecks) await log('handoverChecked', { ...changes.handoverChecks });
+      }),
+
+    editJobHose: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => editJobHose(action, params.hoseId, body)),
+
+    editJobJoint: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => editJobJoint(action, params.jointId, body)),
+
+    finishJob: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async (action) => {
+        requireVersion(toJob(action.job), body.version);
+        await finishJob(action, body);
+      }),
+  };
+}

@@ -1,0 +1,81 @@
+/** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
+import { randomUUID } from 'node:crypto';
+import type { JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
+import { stopsAmong } from '@zephyrcombe/core';
+import type { FastifyRequest } from 'fastify';
+import type { Transaction } from 'sequelize';
+import type { Models } from '../../database/database.ts';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import { requirePersonId } from '../../http/session.ts';
+import { requirePerson } from '../sessions/session.service.ts';
+import type { JobRow } from './job.model.ts';
+import { loadJobDetail } from './job.repository.ts';
+
+export interface JobAction {
+  readonly job: JobRow;
+  readonly detail: JobDetail;
+  readonly person: Person;
+  readonly now: Date;
+  readonly models: Models;
+  readonly transaction: Transaction;
+  /** Appends to the job's log. */
+  log(kind: LogKind, detail: Record<string, unknown>): Promise<void>;
+}
+
+/** Runs `act` on an open job. A finished job is never changed. */
+export async function onOpenJob(
+  dependencies: Dependencies,
+  request: FastifyRequest,
+  jobId: string,
+  act: (action: JobAction) => Promise<void>,
+): Promise<JobDetail> {
+  const { database, clock } = dependencies;
+  const now = clock();
+  const person = await requirePerson(dependencies, requirePersonId(request, now));
+  await database.transaction(async (transaction) => {
+    const { models } = database;
+    // Locking the job's row puts the actions on one job in a line.
+    const job = await models.Job.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
+    if (job === null) throw new AppProblem('not-found');
+    if (job.status === 'finished') throw new AppProblem('job-finished');
+    const detail = await loadJobDetail(database, jobId, transaction);
+    await act({
+      job,
+      detail,
+      person,
+      now,
+      models,
+      transaction,
+      log: (kind, entry) =>
+        writeLog(models, transaction, { jobId, kind, by: person.name, at: now, detail: entry }),
+    });
+  });
+  return loadJobDetail(database, jobId);
+}
+
+export interface LogLine {
+  readonly jobId: string;
+  readonly kind: LogKind;
+  readonly by: string;
+  readonly at: Date;
+  readonly detail: Record<string, unknown>;
+}
+
+export async function writeLog(models: Models, transaction: Transaction, line: LogLine): Promise<void> {
+  await models.LogEntry.create({ id: randomUUID(), correctsId: null, ...line }, { transaction });
+}
+
+/** Refuses while a stop stands without a reason for going on. */
+export function requireStopsAnswered(cautions: readonly Caution[], overrides: readonly Override[]): void {
+  const open = stopsAmong(cautions).filter(
+    (caution) => !overrides.some((override) => override.caution === caution.id),
+  );
+  if (open.length > 0) throw new AppProblem('stop-not-answered', { cautions: open });
+}
+
+/** 409 with the row as it is now, when it was written since it was read. */
+export function requireVersion(row: { readonly version: number }, version: number): void {
+  if (row.version !== version) throw new AppProblem('stale-write', { current: row });
+}

@@ -1,0 +1,33 @@
+/** What a job starts with for each hose and joint in its scope. */
+import type { Hose, Joint } from '@zephyrcombe/contract';
+import { sealingDatum } from '@zephyrcombe/core';
+
+export const NOT_FITTED = { settle: false, lockToLock: false, droopAndBump: false };
+
+/** The hose as it is on the vehicle, nothing checked yet. */
+export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
+  jobId,
+  hoseId: hose.id,
+  finding: 'sound' as const,
+  poseChecks: { controlsFinal: false, leftLock: false, rightLock: false, fullBump: false },
+  order_m: null,
+  orderDatum: sealingDatum(hose.endA, hose.endB),
+  endA: hose.endA,
+  endB: hose.endB,
+  clocking_rad: hose.clocking_rad,
+  specified: false,
+  position,
+  version: 0,
+});
+
+/** The joint with the bolt and washers it had: washers are counted anew at the torque. */
+export const newJobJoint = (jobId: string, joint: Joint, position: number) => ({
+  jobId,
+  jointId: joint.id,
+  bolt: joint.bolt,
+  washer: joint.washer,
+  handTight: false,
+  leakChecked: false,
+  position,
+  version: 0,
+});

@@ -1,0 +1,35 @@
+import type { Reading } from '@zephyrcombe/contract';
+import type { Sequelize } from 'sequelize';
+import type { Row } from '../../database/columns.ts';
+import {
+  instant,
+  json,
+  key,
+  optionalText,
+  plainTable,
+  quantity,
+  reference,
+  text,
+} from '../../database/columns.ts';
+
+export type ReadingRow = Row<Omit<Reading, 'takenAt'> & { jobId: string; takenAt: Date }>;
+
+export const defineReading = (sequelize: Sequelize) =>
+  sequelize.define<ReadingRow>(
+    'reading',
+    {
+      id: key(),
+      jobId: reference(),
+      hoseId: reference(),
+      pose: text(),
+      length_m: quantity(),
+      typed: text(),
+      datum: json('datum'),
+      aid: text(),
+      remainingTravel_m: quantity(),
+      takenBy: text(),
+      takenAt: instant(),
+      struckBecause: optionalText(),
+    },
+    plainTable('reading'),
+  );

@@ -1,0 +1,73 @@
+import { createWriter, problemText } from '@zephyrcombe/contract';
+import { eyesOn, judgeTorqueAttempt } from '@zephyrcombe/core';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
+
+export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
+  return {
+    recordTorque: ({ request, params, body }) =>
+      onOpenJob(
+        dependencies,
+        request,
+        params.jobId,
+        async ({ detail, models, transaction, log, person, now }) => {
+          if (detail.torqueRecords.some((record) => record.id === body.id)) return;
+          const joint = detail.circuit.joints.find((candidate) => candidate.id === body.jointId);
+          const state = detail.joints.find((candidate) => candidate.jointId === body.jointId);
+          if (!joint || !state) throw fieldProblem('jointId', 'is not in the scope of this job');
+          const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
+          if (!wrench) throw fieldProblem('wrenchId', 'is not a wrench of this shop');
+          if (!state.handTight)
+            throw new AppProblem('stage-not-ready', {
+              detail: 'Put this joint on hand tight first, and let the hose settle.',
+            });
+
+          const write = createWriter(person.units);
+          const judged = judgeTorqueAttempt({
+            seal: joint.seal,
+            eyes: eyesOn(detail.circuit, joint.id),
+            freshWashers: body.freshWashers,
+            settled: body.settled,
+            reading_Nm: body.torque_Nm,
+            range: joint.torque,
+            wrenchMaximum_Nm: wrench.maximum_Nm,
+          });
+          if (!judged.ok) {
+            const sentence = problemText(judged.problem, write);
+            throw new AppProblem('no-answer', {
+              detail: sentence,
+              errors: [{ field: 'torque_Nm', message: sentence }],
+            });
+          }
+          if (judged.value.verdict === 'below') {
+            throw new AppProblem('torque-below-range', {
+              detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}. Tighten into the range, then record.`,
+            });
+          }
+          requireStopsAnswered(judged.cautions, body.overrides);
+
+          const { overrides, ...columns } = body;
+          await models.TorqueRecord.create(
+            {
+              ...columns,
+              jobId: detail.job.id,
+              wrenchName: wrench.name,
+              verdict: judged.value.verdict,
+              by: person.name,
+              at: now,
+            },
+            { transaction },
+          );
+          await log('torqued', {
+            ...columns,
+            wrenchName: wrench.name,
+            verdict: judged.value.verdict,
+            range: joint.torque,
+            overrides,
+          });
+        },
+      ),
+  };
+}

@@ -1,0 +1,27 @@
+import type { TorqueRecord } from '@zephyrcombe/contract';
+import type { Sequelize } from 'sequelize';
+import type { Row } from '../../database/columns.ts';
+import { flag, instant, key, plainTable, quantity, reference, text, whole } from '../../database/columns.ts';
+
+export type TorqueRecordRow = Row<Omit<TorqueRecord, 'at'> & { jobId: string; at: Date }>;
+
+export const defineTorqueRecord = (sequelize: Sequelize) =>
+  sequelize.define<TorqueRecordRow>(
+    'torqueRecord',
+    {
+      id: key(),
+      jobId: reference(),
+      jointId: reference(),
+      wrenchId: reference(),
+      wrenchName: text(),
+      torque_Nm: quantity(),
+      typed: text(),
+      freshWashers: whole(),
+      settled: flag('settled'),
+      witnessMark: flag('witnessMark'),
+      verdict: text(),
+      by: text(),
+      at: instant(),
+    },
+    plainTable('torque_record'),
+  );

@@ -1,0 +1,27 @@
+/** An answer the API gives on purpose when it cannot do what was asked. */
+import type { ApiProblemCode, FieldError } from '@zephyrcombe/contract';
+import { PROBLEMS } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
+
+export interface ProblemExtras {
+  readonly detail?: string;
+  readonly errors?: readonly FieldError[];
+  readonly cautions?: readonly Caution[];
+  readonly current?: object;
+}
+
+export class AppProblem extends Error {
+  override readonly name = 'AppProblem';
+  readonly code: ApiProblemCode;
+  readonly extras: ProblemExtras;
+
+  constructor(code: ApiProblemCode, extras: ProblemExtras = {}) {
+    super(extras.detail ?? PROBLEMS[code].detail);
+    this.code = code;
+    this.extras = extras;
+  }
+}
+
+/** A problem with one field of the request, as validation would have said it. */
+export const fieldProblem = (field: string, message: string): AppProblem =>
+  new AppProblem('validation-failed', { errors: [{ field, message }] });

@@ -1,0 +1,66 @@
+/** Turns whatever went wrong into RFC 9457 problem details. Nothing of our inside leaves the server. */
+import type { ApiProblemCode, FieldError, ProblemDetails } from '@zephyrcombe/contract';
+import { PROBLEMS } from '@zephyrcombe/contract';
+import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
+import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
+import { isDatabaseAway } from '../database/failures.ts';
+import type { ProblemExtras } from './appProblem.ts';
+import { AppProblem } from './appProblem.ts';
+
+const FASTIFY_CODES: Readonly<Record<string, ApiProblemCode>> = {
+  FST_ERR_CTP_INVALID_JSON_BODY: 'malformed-body',
+  FST_ERR_CTP_EMPTY_JSON_BODY: 'malformed-body',
+  FST_ERR_CTP_INVALID_CONTENT_LENGTH: 'malformed-body',
+  FST_ERR_CTP_INVALID_MEDIA_TYPE: 'unsupported-media-type',
+  FST_ERR_CTP_BODY_TOO_LARGE: 'too-large',
+};
+
+const RETRY_AFTER_s = 3;
+
+export function sendProblem(
+  request: FastifyRequest,
+  reply: FastifyReply,
+  code: ApiProblemCode,
+  extras: ProblemExtras = {},
+): FastifyReply {
+  const { status, title, detail } = PROBLEMS[code];
+  const body: ProblemDetails = {
+    type: `/problems/${code}`,
+    code,
+    title,
+    status,
+    detail: extras.detail ?? detail,
+    requestId: request.id,
+    ...(extras.errors ? { errors: [...extras.errors] } : {}),
+    ...(extras.cautions
+      ? {
+          cautions: extras.cautions.map((caution) => ({ id: caution.id, evidence: { ...caution.evidence } })),
+        }
+      : {}),
+    ...(extras.current ? { current: { ...extras.current } } : {}),
+  };
+  if (status === 503) void reply.header('retry-after', RETRY_AFTER_s);
+  return reply.status(status).type('application/problem+json').serializer(JSON.stringify).send(body);
+}
+
+export function installErrorHandling(app: FastifyInstance): void {
+  app.setErrorHandler((error: FastifyError, request, reply) => {
+    if (error instanceof AppProblem) return sendProblem(request, reply, error.code, error.extras);
+    if (hasZodFastifySchemaValidationErrors(error)) {
+      const errors = error.validation.map((issue): FieldError => ({
+        field: issue.instancePath.replace(/^\//, '').replaceAll('/', '.') || '(body)',
+        message: issue.message ?? 'is not right',
+      }));
+      return sendProblem(request, reply, 'validation-failed', { errors });
+    }
+    const known = FASTIFY_CODES[error.code];
+    if (known) return sendProblem(request, reply, known);
+    if (error.statusCode === 429) return sendProblem(request, reply, 'too-many-requests');
+    if (isDatabaseAway(error)) {
+      request.log.warn({ err: error }, 'database away');
+      return sendProblem(request, reply, 'database-unavailable');
+    }
+    request.log.error({ err: error }, 'unexpected error');
+    return sendProblem(request, reply, 'internal');
+  });
+}

@@ -1,0 +1,25 @@
+/* eslint-disable no-console -- the one place that talks to the terminal */
+import { buildApp } from './app.ts';
+import { readConfig } from './config.ts';
+import { openDatabase } from './database/database.ts';
+import { migrate } from './database/migrations.ts';
+import { seedIfEmpty } from './demo/seed.ts';
+
+const config = readConfig(process.env);
+const database = openDatabase(config.database);
+const ran = await migrate(database.sequelize);
+if (ran.length > 0) console.log(`Migrations run: ${ran.join(', ')}`);
+const dependencies = { config, database, clock: () => new Date() };
+if (config.demo && (await seedIfEmpty(dependencies))) console.log('Demo shop written.');
+
+const app = await buildApp(dependencies, { logger: process.env.ZEPHYRCOMBE_LOG === 'true' });
+const address = await app.listen({ host: config.host, port: config.port });
+console.log(`Zephyrcombe listens on ${address}`);
+
+async function stop(): Promise<void> {
+  await app.close();
+  await database.close();
+  process.exit(0);
+}
+process.once('SIGINT', () => void stop());
+process.once('SIGTERM', () => void stop());
