@@ -1,0 +1,185 @@
+/**
+ * What a failed save says, and the way out: try again, choose between two versions, or answer a stop with a
+ * reason. What was typed stays where it was typed.
+ */
+import type { Override } from '@zephyrcombe/contract';
+import { cautionText } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { useWriter } from '../app/SessionContext.ts';
+import { PlainButton } from '../design/Button.tsx';
+import { TextField } from '../design/fields.tsx';
+import { Line, Stack } from '../design/layout.ts';
+import { Notice } from '../design/Notice.tsx';
+import { SIZE, colour } from '../design/tokens.ts';
+import type { ApiError } from './client.ts';
+import { describeDifferences } from './differences.ts';
+
+/** The part of a mutation this needs; any route's will do. */
+export interface FailedSave {
+  readonly error: ApiError | null;
+  readonly variables: { readonly body?: unknown } | undefined;
+  readonly isPending: boolean;
+  mutate(variables: never): void;
+  reset(): void;
+}
+
+interface SaveProblemProps {
+  readonly save: FailedSave;
+  /** Called when the other person's version is taken. */
+  readonly onTakeTheirs?: () => void;
+}
+
+type Body = Record<string, unknown>;
+
+export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
+  const { error, variables } = save;
+  if (error === null) return null;
+  const body = (variables?.body ?? {}) as Body;
+  const again = (changes: Body) => save.mutate({ ...variables, body: { ...body, ...changes } } as never);
+  const { details } = error;
+
+  if (error.code === 'stale-write' && details?.current) {
+    return (
+      <StaleWrite
+        body={body}
+        current={details.current}
+        title={error.title}
+        onKeepMine={() => again({ version: details.current?.version })}
+        onTakeTheirs={() => {
+          save.reset();
+          onTakeTheirs?.();
+        }}
+      />
+    );
+  }
+  if (error.code === 'stop-not-answered' && details?.cautions) {
+    const cautions = details.cautions as unknown as readonly Caution[];
+    return (
+      <AnswerStops
+        key={cautions.map((caution) => caution.id).join()}
+        cautions={cautions}
+        onAnswer={(overrides) => again({ overrides })}
+        onBack={() => save.reset()}
+      />
+    );
+  }
+  return (
+    <Notice severity="stop" title={error.title} live>
+      <p>{error.message}</p>
+      {details?.errors?.map((issue) => (
+        <p key={issue.field}>
+          <strong>{issue.field}</strong> {issue.message}
+        </p>
+      ))}
+      {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}
+      {variables ? (
+        <Line style={{ marginTop: 10 }}>
+          <PlainButton isDisabled={save.isPending} onPress={() => again({})}>
+            Try again
+          </PlainButton>
+        </Line>
+      ) : null}
+    </Notice>
+  );
+}
+
+const Versions = styled.table`
+  border-collapse: collapse;
+  width: 100%;
+  font-size: ${SIZE.small};
+  margin: 8px 0;
+  th,
+  td {
+    text-align: left;
+    padding: 6px 8px 6px 0;
+    border-bottom: 1px solid ${colour('hairlineSoft')};
+    vertical-align: top;
+  }
+`;
+
+interface StaleWriteProps {
+  readonly body: Body;
+  readonly current: Body;
+  readonly title: string;
+  readonly onKeepMine: () => void;
+  readonly onTakeTheirs: () => void;
+}
+
+function StaleWrite({ body, current, title, onKeepMine, onTakeTheirs }: StaleWriteProps) {
+  const write = useWriter();
+  return (
+    <Notice severity="warn" title={title} live>
+      <Versions>
+        <thead>
+          <tr>
+            <th scope="col">What</th>
+            <th scope="col">Yours</th>
+            <th scope="col">Saved meanwhile</th>
+          </tr>
+        </thead>
+        <tbody>
+          {describeDifferences(body, current, write).map((row) => (
+            <tr key={row.field}>
+              <th scope="row">{row.field}</th>
+              <td>{row.mine}</td>
+              <td>{row.theirs}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Versions>
+      <Line>
+        <PlainButton onPress={onKeepMine}>Keep mine</PlainButton>
+        <PlainButton onPress={onTakeTheirs}>Take theirs</PlainButton>
+      </Line>
+    </Notice>
+  );
+}
+
+interface AnswerStopsProps {
+  readonly cautions: readonly Caution[];
+  readonly onAnswer: (overrides: readonly Override[]) => void;
+  readonly onBack: () => void;
+}
+
+const LEAST_REASON = 5;
+
+function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
+  const write = useWriter();
+  const [reasons, setReasons] = useState<Readonly<Record<string, string>>>({});
+  const answered = cautions.every((caution) => (reasons[caution.id] ?? '').trim().length >= LEAST_REASON);
+  return (
+    <Stack role="alert">
+      {cautions.map((caution) => {
+        const text = cautionText(caution, write);
+        return (
+          <Notice key={caution.id} severity="stop" title={text.title}>
+            <p>{text.advice}</p>
+            <TextField
+              label="Only with a reason, which is recorded with your name"
+              value={reasons[caution.id] ?? ''}
+              onChange={(reason) => setReasons({ ...reasons, [caution.id]: reason })}
+            />
+          </Notice>
+        );
+      })}
+      <Line>
+        <PlainButton onPress={onBack}>Go back and cure it</PlainButton>
+        <PlainButton
+          isDisabled={!answered}
+          onPress={() =>
+            onAnswer(
+              cautions.map((caution) => ({
+                caution: caution.id,
+                reason: (reasons[caution.id] ?? '').trim(),
+              })),
+            )
+          }
+        >
+          Go on for this reason
+        </PlainButton>
+      </Line>
+    </Stack>
+  );
+}

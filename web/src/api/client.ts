@@ -1,0 +1,72 @@
+/** Requests by the contract's route table. Every failure comes back as one kind of error. */
+import type {
+  ApiProblemCode,
+  BodyOf,
+  ParamsOf,
+  ProblemDetails,
+  QueryOf,
+  ReplyOf,
+  RouteName,
+} from '@zephyrcombe/contract';
+import { addressOf, PROBLEMS, ProblemDetailsSchema, ROUTES } from '@zephyrcombe/contract';
+
+/** `offline` never reached the server; everything else carries the server's problem details. */
+export class ApiError extends Error {
+  override readonly name = 'ApiError';
+  readonly code: ApiProblemCode | 'offline';
+  readonly details: ProblemDetails | null;
+
+  constructor(details: ProblemDetails | null) {
+    super(
+      details?.detail ?? 'The server cannot be reached. Nothing you typed is lost; try again in a moment.',
+    );
+    this.code = details?.code ?? 'offline';
+    this.details = details;
+  }
+
+  get title(): string {
+    return this.details?.title ?? 'No connection';
+  }
+}
+
+export interface RequestOf<Name extends RouteName> {
+  readonly params?: ParamsOf<Name>;
+  readonly query?: QueryOf<Name>;
+  readonly body?: BodyOf<Name>;
+}
+
+export async function call<Name extends RouteName>(
+  name: Name,
+  input: RequestOf<Name> = {},
+  signal?: AbortSignal,
+): Promise<ReplyOf<Name>> {
+  const search = new URLSearchParams();
+  for (const [key, value] of Object.entries(input.query ?? {}))
+    if (value !== undefined) search.set(key, String(value));
+  const address = addressOf(name, input.params) + (search.size > 0 ? `?${search.toString()}` : '');
+  let response: Response;
+  try {
+    response = await fetch(address, {
+      method: ROUTES[name].method,
+      ...(input.body === undefined
+        ? {}
+        : { body: JSON.stringify(input.body), headers: { 'content-type': 'application/json' } }),
+      ...(signal ? { signal } : {}),
+    });
+  } catch (error) {
+    if (signal?.aborted) throw error;
+    throw new ApiError(null);
+  }
+  if (response.ok) return (await response.json()) as ReplyOf<Name>;
+  throw new ApiError(await readProblem(response));
+}
+
+async function readProblem(response: Response): Promise<ProblemDetails> {
+  const parsed = ProblemDetailsSchema.safeParse(await response.json().catch(() => null));
+  if (parsed.success) return parsed.data;
+  // A proxy in between answered for the server.
+  const code: ApiProblemCode =
+    response.status >= 502 && response.status <= 504 ? 'database-unavailable' : 'internal';
+  const { title, detail } = PROBLEMS[code];
+  return { type: `/problems/${code}`, code, title, detail, status: response.status, requestId: '' };
+}

@@ -1,0 +1,133 @@
+import { createBrowserRouter, Link, useRouteError } from 'react-router';
+import { LoadProblem } from '../api/LoadProblem.tsx';
+import { Fine, Head, Page, Stack } from '../design/layout.ts';
+import { Shell } from './Shell.tsx';
+
+const JOBS = { section: { to: '/', text: 'Jobs' } };
+const VEHICLES = { section: { to: '/vehicles', text: 'Vehicles' } };
+
+function Lost() {
+  return (
+    <Page>
+      <Stack>
+        <Head>There is nothing here</Head>
+        <Fine>
+          The address is wrong, or what it showed was removed. <Link to="/">Back to the jobs</Link>
+        </Fine>
+      </Stack>
+    </Page>
+  );
+}
+
+function Broken() {
+  const error = useRouteError();
+  return (
+    <Page>
+      <LoadProblem
+        error={error instanceof Error ? error : new Error('Something broke on this page.')}
+        onRetry={() => window.location.reload()}
+      />
+    </Page>
+  );
+}
+
+/** Each page is its own download; the first one shows the bench. */
+export const router = createBrowserRouter([
+  {
+    path: '/sign-in',
+    ErrorBoundary: Broken,
+    lazy: async () => ({ Component: (await import('../features/sign-in/SignInPage.tsx')).SignInPage }),
+  },
+  {
+    path: '/',
+    Component: Shell,
+    ErrorBoundary: Broken,
+    // Shown while the first page's code is on its way.
+    HydrateFallback: () => null,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('../features/jobs/JobsPage.tsx')).JobsPage }),
+      },
+      {
+        path: 'jobs/new',
+        handle: JOBS,
+        lazy: async () => ({ Component: (await import('../features/jobs/StartJobPage.tsx')).StartJobPage }),
+      },
+      {
+        path: 'jobs/:jobId',
+        handle: JOBS,
+        lazy: async () => ({ Component: (await import('../features/job/JobPage.tsx')).JobPage }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('../features/job/NextStage.tsx')).NextStage }),
+          },
+          {
+            path: 'look-over',
+            lazy: async () => ({
+              Component: (await import('../features/look-over/LookOverPage.tsx')).LookOverPage,
+            }),
+          },
+          {
+            path: 'measure',
+            lazy: async () => ({
+              Component: (await import('../features/measure/MeasurePage.tsx')).MeasurePage,
+            }),
+          },
+          {
+            path: 'specify',
+            lazy: async () => ({
+              Component: (await import('../features/specify/SpecifyPage.tsx')).SpecifyPage,
+            }),
+          },
+          {
+            path: 'fit',
+            lazy: async () => ({ Component: (await import('../features/fit/FitPage.tsx')).FitPage }),
+          },
+          {
+            path: 'bleed',
+            lazy: async () => ({ Component: (await import('../features/bleed/BleedPage.tsx')).BleedPage }),
+          },
+          {
+            path: 'hand-over',
+            lazy: async () => ({
+              Component: (await import('../features/hand-over/HandOverPage.tsx')).HandOverPage,
+            }),
+          },
+        ],
+      },
+      {
+        path: 'jobs/:jobId/hose-sheet',
+        handle: JOBS,
+        lazy: async () => ({
+          Component: (await import('../features/sheets/HoseSheetPage.tsx')).HoseSheetPage,
+        }),
+      },
+      {
+        path: 'jobs/:jobId/handover-sheet',
+        handle: JOBS,
+        lazy: async () => ({
+          Component: (await import('../features/sheets/HandoverSheetPage.tsx')).HandoverSheetPage,
+        }),
+      },
+      {
+        path: 'jobs/:jobId/log',
+        handle: JOBS,
+        lazy: async () => ({ Component: (await import('../features/sheets/JobLogPage.tsx')).JobLogPage }),
+      },
+      {
+        path: 'vehicles',
+        lazy: async () => ({
+          Component: (await import('../features/vehicles/VehiclesPage.tsx')).VehiclesPage,
+        }),
+      },
+      {
+        path: 'vehicles/:vehicleId',
+        handle: VEHICLES,
+        lazy: async () => ({ Component: (await import('../features/vehicles/VehiclePage.tsx')).VehiclePage }),
+      },
+      { path: '*', Component: Lost },
+    ],
+  },
+]);

@@ -1,0 +1,57 @@
+import type { SealKind } from '@zephyrcombe/core';
+import { colour } from '../design/tokens.ts';
+
+export const JOINT_STATES = ['open', 'handTight', 'torqued', 'leakChecked'] as const;
+export type JointState = (typeof JOINT_STATES)[number];
+
+export const JOINT_STATE_NAMES: Readonly<Record<JointState, string>> = {
+  open: 'open',
+  handTight: 'hand tight',
+  torqued: 'torqued',
+  leakChecked: 'torqued and leak-checked',
+};
+
+interface JointGlyphProps {
+  readonly x: number;
+  readonly y: number;
+  readonly seal: SealKind;
+  readonly state: JointState;
+  readonly selected?: boolean;
+  readonly radius?: number;
+}
+
+/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. */
+export function JointGlyph({ x, y, seal, state, selected = false, radius = 9 }: JointGlyphProps) {
+  const r = radius;
+  const outline = {
+    banjo: circle(r),
+    flare: `M${-r} ${r} L0 ${-r} L${r} ${r} Z`,
+    screwed: `M${-r} ${-r} H${r} V${r} H${-r} Z`,
+  }[seal];
+  const inner = r * 0.58;
+  const brass = colour('brass');
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      {selected ? <circle r={r + 5} fill="none" stroke={colour('action')} strokeWidth="2" /> : null}
+      <path d={outline} fill={colour('sheet')} stroke={brass} strokeWidth="2.4" />
+      {state === 'open' ? <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" /> : null}
+      {state === 'handTight' ? (
+        <>
+          <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" />
+          <path d={`M0 ${-inner} A${inner} ${inner} 0 0 0 0 ${inner} Z`} fill={brass} />
+        </>
+      ) : null}
+      {state === 'torqued' || state === 'leakChecked' ? <circle r={inner} fill={brass} /> : null}
+      {state === 'leakChecked' ? (
+        <path
+          d={`M${-inner * 0.6} 0 L${-inner * 0.1} ${inner * 0.5} L${inner * 0.7} ${-inner * 0.5}`}
+          fill="none"
+          stroke={colour('sheet')}
+          strokeWidth="1.8"
+        />
+      ) : null}
+    </g>
+  );
+}
+
+const circle = (r: number) => `M${-r} 0 A${r} ${r} 0 1 0 ${r} 0 A${r} ${r} 0 1 0 ${-r} 0 Z`;

@@ -1,0 +1,151 @@
+import { colour } from '../design/tokens.ts';
+import type { SectionParts } from './jointSectionLayout.ts';
+import { sectionLayout } from './jointSectionLayout.ts';
+import { useWidth } from './useWidth.ts';
+
+interface JointSectionProps {
+  readonly parts: SectionParts;
+  readonly washerText: string;
+  /** One line per eye, from the head to the port. */
+  readonly eyeTexts: readonly string[];
+  readonly threadText: string;
+  readonly wantsText: string;
+  readonly label: string;
+}
+
+const LABEL_WIDTH = 172;
+const WASHER_OUTER_mm = 7.2;
+const EYE_OUTER_mm = 8.6;
+const BORE_mm = 2.5;
+
+/** Section of a banjo joint to scale, from the parts in the box. */
+export function JointSection({
+  parts,
+  washerText,
+  eyeTexts,
+  threadText,
+  wantsText,
+  label,
+}: JointSectionProps) {
+  const [ref, width] = useWidth<HTMLDivElement>(420);
+  const layout = sectionLayout(parts);
+  // The drawing takes what the labels leave, and is never taller than it is useful.
+  const scale = Math.min(6, (width - LABEL_WIDTH) / 34, 380 / layout.height);
+  const axis = Math.max(16.5 * scale, (width - LABEL_WIDTH) / 2);
+  const height = layout.height * scale + 16;
+  const y = (value: number) => 8 + value * scale;
+  const box = (left: number, right: number, band: { readonly top: number; readonly bottom: number }) => ({
+    x: axis + left * scale,
+    y: y(band.top),
+    width: (right - left) * scale,
+    height: (band.bottom - band.top) * scale,
+  });
+  const radius = parts.boltDiameter_mm / 2;
+  const ink = { stroke: colour('ink'), strokeWidth: 1.2 };
+  const labelX = axis + 14 * scale;
+  const shank = { top: layout.head.bottom, bottom: layout.boltTip };
+  const bore = { top: Math.min(layout.washers[0]?.bottom ?? 0, layout.boltTip), bottom: layout.boltTip };
+  return (
+    <div ref={ref}>
+      <svg width="100%" height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label}>
+        <path
+          d={`M${axis - 13 * scale} ${y(layout.portFace)} H${axis - radius * scale} V${y(layout.portBottom)} H${axis + radius * scale} V${y(layout.portFace)} H${axis + 13 * scale} V${y(layout.height)} H${axis - 13 * scale} Z`}
+          fill={colour('hairlineSoft')}
+          {...ink}
+        />
+        {layout.eyes.map((eye, index) => (
+          <g key={`eye ${index}`}>
+            <rect {...box(-EYE_OUTER_mm, -radius - 0.1, eye)} fill={colour('paper')} {...ink} />
+            <rect {...box(radius + 0.1, EYE_OUTER_mm, eye)} fill={colour('paper')} {...ink} />
+            <path
+              d={`M${axis - EYE_OUTER_mm * scale} ${y(eye.top + 1.8)} H${axis - 16 * scale} M${axis - EYE_OUTER_mm * scale} ${y(eye.bottom - 1.8)} H${axis - 16 * scale}`}
+              fill="none"
+              stroke={colour('brass')}
+              strokeWidth="2"
+            />
+            <Callout
+              x={labelX}
+              from={axis + EYE_OUTER_mm * scale}
+              y={y((eye.top + eye.bottom) / 2)}
+              text={eyeTexts[index] ?? ''}
+            />
+          </g>
+        ))}
+        <rect {...box(-radius, radius, shank)} fill={colour('brassLight')} fillOpacity="0.45" {...ink} />
+        <rect {...box(-BORE_mm, BORE_mm, bore)} fill={colour('sheet')} {...ink} />
+        <rect {...box(-7.5, 7.5, layout.head)} fill={colour('brassLight')} fillOpacity="0.6" {...ink} />
+        {layout.washers.map((washer, index) => (
+          <g key={`washer ${index}`}>
+            <rect {...box(-WASHER_OUTER_mm, -radius - 0.1, washer)} fill={colour('inkSoft')} {...ink} />
+            <rect {...box(radius + 0.1, WASHER_OUTER_mm, washer)} fill={colour('inkSoft')} {...ink} />
+            <Callout
+              x={labelX}
+              from={axis + WASHER_OUTER_mm * scale}
+              y={y((washer.top + washer.bottom) / 2)}
+              text={index === 0 ? washerText : 'washer'}
+              soft
+            />
+          </g>
+        ))}
+        {layout.engaged ? (
+          <Thread
+            axis={axis}
+            radius={radius * scale}
+            top={y(layout.engaged.top)}
+            bottom={y(layout.engaged.bottom)}
+          />
+        ) : null}
+        <text x={labelX} y={y(layout.portFace) + 26} fontSize="12.5" fontWeight="650" fill={colour('ink')}>
+          {threadText}
+        </text>
+        <text x={labelX} y={y(layout.portFace) + 43} fontSize="12.5" fill={colour('inkSoft')}>
+          {wantsText}
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+interface CalloutProps {
+  readonly x: number;
+  readonly from: number;
+  readonly y: number;
+  readonly text: string;
+  readonly soft?: boolean;
+}
+
+function Callout({ x, from, y, text, soft = false }: CalloutProps) {
+  return (
+    <g>
+      <line x1={from + 3} x2={x - 4} y1={y} y2={y} stroke={colour('hairline')} />
+      <text x={x} y={y + 4} fontSize="12.5" fill={colour(soft ? 'inkSoft' : 'ink')}>
+        {text}
+      </text>
+    </g>
+  );
+}
+
+/** The flanks of the engaged thread on both sides. */
+function Thread({
+  axis,
+  radius,
+  top,
+  bottom,
+}: {
+  readonly axis: number;
+  readonly radius: number;
+  readonly top: number;
+  readonly bottom: number;
+}) {
+  const pitch = 5;
+  const turns = Math.max(1, Math.floor((bottom - top) / pitch));
+  const flank = (side: 1 | -1) =>
+    `M${axis + side * radius} ${top} ` +
+    `l${side * 4} ${pitch / 2} l${-side * 4} ${pitch / 2} `.repeat(turns);
+  return (
+    <g fill="none" stroke={colour('ink')} strokeWidth="1.1">
+      <path d={flank(1)} />
+      <path d={flank(-1)} />
+    </g>
+  );
+}

@@ -1,0 +1,307 @@
+/** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { OUTFLOW_NAMES, problemText } from '@zephyrcombe/contract';
+import type { Outflow, RefillGuard } from '@zephyrcombe/core';
+import { OUTFLOWS } from '@zephyrcombe/core';
+import { useNavigate, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Columns, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack, Unseen } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { FLUID, FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
+import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import { useJob } from '../job/JobContext.ts';
+import type { NippleView } from './bleedView.ts';
+import { guardOf, nippleView, orderedNipples } from './bleedView.ts';
+
+const Turn = styled.button<{ $current: boolean }>`
+  width: 100%;
+  background: none;
+  border: 0;
+  text-align: left;
+  min-height: 48px;
+  cursor: pointer;
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 12px;
+  padding: 4px 8px;
+  box-shadow: ${({ $current }) => ($current ? `inset 4px 0 0 ${colour('brass')}` : 'none')};
+`;
+
+const Layout = styled(Columns)`
+  ${PHONE} {
+    /* The counter comes first at the wheel. */
+    > :first-child {
+      order: 2;
+    }
+  }
+`;
+
+export function BleedPage() {
+  const detail = useJob();
+  const write = useWriter();
+  const [search, setSearch] = useSearchParams();
+  const order = orderedNipples(detail);
+  if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
+  const views = order.value.map((turn) => nippleView(detail, turn));
+  const current =
+    views.find((view) => view.turn.nippleId === search.get('nipple')) ??
+    views.find((view) => !view.clear) ??
+    views[0];
+  if (!current)
+    return <Fine>This circuit has no bleed nipple: bleed it at its joints, by the maker’s manual.</Fine>;
+  const choose = (nippleId: string) => setSearch({ nipple: nippleId }, { replace: true });
+  return (
+    <Layout $left="1fr" $right="420px">
+      <Stack $gap={16}>
+        <Sheet>
+          <Spread>
+            <SheetTitle>Nipples, farthest from the master first</SheetTitle>
+            <Working of="nipple order" result={order} />
+          </Spread>
+          <Rows>
+            {views.map((view) => (
+              <div key={view.turn.nippleId} style={{ padding: 0 }}>
+                <Turn
+                  type="button"
+                  $current={view === current}
+                  aria-current={view === current ? 'step' : undefined}
+                  onClick={() => choose(view.turn.nippleId)}
+                >
+                  <span>
+                    {view.name} {view.clear ? <span aria-label="clear">✓</span> : null}
+                  </span>
+                  <Label>{view.strokes === 1 ? '1 stroke' : `${view.strokes} strokes`}</Label>
+                  <Label>{write.length(view.turn.path_m)} of hose from the master</Label>
+                  <Label>
+                    {view.lastOutflow ? `last: ${OUTFLOW_NAMES[view.lastOutflow as Outflow]}` : ''}
+                  </Label>
+                </Turn>
+              </div>
+            ))}
+          </Rows>
+          <Fine style={{ marginTop: 8 }}>
+            The vehicle maker’s order beats this one. Done when the outflow is clear and free of bubbles for
+            several strokes and the lever is firm.
+          </Fine>
+        </Sheet>
+        <Notice severity="note" title="Eyes, gloves, paint">
+          <p>
+            Fluid squirts from an open reservoir and a cracked nipple. Glasses on, lid loosely on, paint
+            covered, water at hand.
+          </p>
+        </Notice>
+      </Stack>
+      <Counter
+        key={current.turn.nippleId}
+        detail={detail}
+        view={current}
+        place={views.indexOf(current) + 1}
+        total={views.length}
+        allClear={views.every((view) => view.clear)}
+        onNext={() => setSearch({}, { replace: true })}
+      />
+    </Layout>
+  );
+}
+
+const Count = styled.p`
+  font: 650 120px/1 ${FONT.words};
+  text-align: center;
+  margin: 4px 0 0;
+  font-variant-numeric: tabular-nums;
+`;
+
+const StrokeButton = styled(PrimaryButton)`
+  width: 100%;
+  min-height: 112px;
+  font-size: ${SIZE.head};
+  touch-action: manipulation;
+`;
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  button {
+    min-height: 64px;
+    font-size: ${SIZE.large};
+  }
+`;
+
+const Outflows = styled.div`
+  display: grid;
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+  gap: 6px;
+  button {
+    padding: 8px 2px 6px;
+    min-height: 64px;
+    font-size: ${SIZE.small};
+    display: grid;
+    justify-items: center;
+    gap: 4px;
+    border-color: ${colour('hairline')};
+  }
+  button[aria-pressed='true'] {
+    border: 2px solid ${colour('action')};
+    font-weight: 650;
+  }
+`;
+
+interface CounterProps {
+  readonly detail: JobDetail;
+  readonly view: NippleView;
+  readonly place: number;
+  readonly total: number;
+  readonly allClear: boolean;
+  readonly onNext: () => void;
+}
+
+function Counter({ detail, view, place, total, allClear, onNext }: CounterProps) {
+  const jobId = detail.job.id;
+  const { nippleId } = view.turn;
+  const navigate = useNavigate();
+  const add = useJobAction('addBleedEvent', jobId);
+  const undo = useJobAction('undoBleedEvent', jobId);
+  const guard = guardOf(detail);
+  const finished = detail.job.status === 'finished';
+  // A stroke that is still on its way is counted already: the hand does not wait for the network.
+  const pending = add.isPending && add.variables.body?.kind === 'stroke' ? 1 : 0;
+  const params = { jobId, nippleId };
+  const record = (kind: 'stroke' | 'topUp' | 'clear') =>
+    add.mutate({ params, body: { id: newId(), kind } }, kind === 'clear' ? { onSuccess: onNext } : {});
+  const last = view.events.at(-1);
+  const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
+  const empty = guard?.ok === true && guard.value.strokesLeft - pending <= 0;
+
+  return (
+    <Stack $gap={14}>
+      <div>
+        <Label>
+          Nipple {place} of {total}
+        </Label>
+        <h1 style={{ fontSize: 27 }}>{view.name}</h1>
+      </div>
+      <div>
+        <Count aria-live="polite" data-testid="strokes">
+          {shown + pending}
+        </Count>
+        <Fine style={{ textAlign: 'center' }}>
+          strokes since the last top-up <Unseen>of the reservoir</Unseen>
+        </Fine>
+      </div>
+      {guard?.ok ? (
+        <>
+          <ReservoirDrawing guard={guard.value} pending={pending} />
+          <Spread>
+            <Fine>Full strokes with the lever to its stop</Fine>
+            <Working of="strokes left" result={guard} />
+          </Spread>
+          <Cautions cautions={guard.cautions} />
+        </>
+      ) : (
+        <Fine>Master bore, lever travel or reservoir volume are not known: watch the level yourself.</Fine>
+      )}
+      <SaveProblem save={add} />
+      <SaveProblem save={undo} />
+      {finished ? null : (
+        <>
+          <div>
+            <Label>What came out</Label>
+            <Outflows>
+              {OUTFLOWS.map((outflow) => (
+                <PlainButton
+                  key={outflow}
+                  aria-pressed={view.lastOutflow === outflow}
+                  onPress={() => add.mutate({ params, body: { id: newId(), kind: 'outflow', outflow } })}
+                >
+                  <OutflowMark outflow={outflow} />
+                  {OUTFLOW_NAMES[outflow]}
+                </PlainButton>
+              ))}
+            </Outflows>
+          </div>
+          <Fine>Close before you let the lever go.</Fine>
+          <StrokeButton isDisabled={empty} onPress={() => record('stroke')}>
+            {empty ? 'Top up first' : 'Stroke'}
+          </StrokeButton>
+          <Two>
+            <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
+            <PlainButton isDisabled={view.strokes === 0 || view.clear} onPress={() => record('clear')}>
+              {place < total ? 'Clear: next' : 'Clear: done'}
+            </PlainButton>
+          </Two>
+          <div style={{ textAlign: 'center' }}>
+            <TextButton
+              isDisabled={last === undefined || undo.isPending}
+              onPress={() => last && undo.mutate({ params: { ...params, eventId: last.id } })}
+            >
+              undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}
+            </TextButton>
+          </div>
+          {allClear ? (
+            <PrimaryButton onPress={() => void navigate(`/jobs/${jobId}/hand-over`)}>
+              All nipples clear: go to Hand over
+            </PrimaryButton>
+          ) : null}
+        </>
+      )}
+    </Stack>
+  );
+}
+
+/** The reservoir with its level as the count says, between full and minimum. */
+function ReservoirDrawing({ guard, pending }: { readonly guard: RefillGuard; readonly pending: number }) {
+  const left = Math.max(0, guard.strokesLeft - pending);
+  const share = guard.strokesBeforeMinimum > 0 ? left / guard.strokesBeforeMinimum : 0;
+  const [top, minimum, bottom] = [18, 50, 66];
+  const level = minimum - (minimum - top) * share;
+  const text = left === 1 ? 'about 1 stroke left' : `about ${left} strokes left`;
+  return (
+    <svg width="100%" viewBox="0 0 340 70" role="img" aria-label={`Reservoir: ${text}`}>
+      <rect x="10" y={level} width="320" height={bottom - level} fill={FLUID.honey} opacity="0.75" />
+      <rect
+        x="10"
+        y="2"
+        width="320"
+        height={bottom - 2}
+        fill="none"
+        stroke={colour('ink')}
+        strokeWidth="1.5"
+      />
+      <g strokeDasharray="6 4">
+        <line x1="10" x2="330" y1={top} y2={top} stroke={colour('inkSoft')} />
+        <line x1="10" x2="330" y1={minimum} y2={minimum} stroke={colour('danger')} />
+      </g>
+      <text x="20" y={top - 3} fontSize="12" fill={colour('inkSoft')}>
+        max
+      </text>
+      <text x="20" y={bottom - 4} fontSize="12" fontWeight="650" fill="#1d2a2f">
+        min
+      </text>
+      <text x="320" y={top - 3} fontSize="13" textAnchor="end" fill={colour('ink')}>
+        {text}
+      </text>
+    </svg>
+  );
+}
+
+function OutflowMark({ outflow }: { readonly outflow: Outflow }) {
+  return (
+    <svg width="44" height="20" viewBox="0 0 44 20" aria-hidden="true">
+      {outflow === 'bubbles' ? (
+        <g fill="none" stroke={colour('ink')} strokeWidth="1.5">
+          <circle cx="17" cy="8" r="6" />
+          <circle cx="29" cy="14" r="4" />
+        </g>
+      ) : (
+        <rect x="1" y="1" width="42" height="18" fill={FLUID[outflow]} stroke={colour('inkSoft')} />
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,191 @@
+/** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
+import { problemText } from '@zephyrcombe/contract';
+import type { FitStep } from '@zephyrcombe/core';
+import { fitPlan } from '@zephyrcombe/core';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Tick } from '../../design/fields.tsx';
+import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { SIZE, colour } from '../../design/tokens.ts';
+import { SourceLine } from '../../quantities/Working.tsx';
+import { useJob, useSelection } from '../job/JobContext.ts';
+import type { JointView } from '../job/jobView.ts';
+import { isTorqued, jointsInOrder, jointView } from '../job/jobView.ts';
+import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { TorquePanel } from './TorquePanel.tsx';
+
+const Steps = styled.ol`
+  counter-reset: step;
+  > li {
+    counter-increment: step;
+    display: grid;
+    grid-template-columns: 28px 1fr;
+    align-items: center;
+    border-bottom: 1px solid ${colour('hairlineSoft')};
+  }
+  > li::before {
+    content: counter(step);
+    color: ${colour('inkSoft')};
+    font-size: ${SIZE.small};
+  }
+`;
+
+const CHECK_TEXT: Readonly<Record<'settle' | 'lockToLock' | 'droopAndBump', string>> = {
+  settle: 'Clips loose, hose relaxed: it has found its own lie, stripe straight',
+  lockToLock: 'Lock to lock: no pull, no pinch, nothing rubs',
+  droopAndBump: 'Full droop and full bump: clear of tyre, spokes, exhaust and pad pins',
+};
+
+export function FitPage() {
+  const detail = useJob();
+  const write = useWriter();
+  const { jointId, select } = useSelection();
+  const views = jointsInOrder(detail);
+  const plan = fitPlan(
+    views.map(({ joint }) => ({ id: joint.id, seal: joint.seal })),
+    detail.circuit.hoses.filter((hose) => detail.hoses.some((inScope) => inScope.hoseId === hose.id)),
+  );
+  const steps: readonly FitStep[] = plan.ok ? plan.value : [];
+  const toTorque = steps.flatMap((step) => (step.kind === 'torque' ? [step.jointId] : []));
+  const nextJointId = toTorque.find((id) => !isTorqued(detail, id)) ?? null;
+  const current = jointView(detail, jointId ?? '') ?? jointView(detail, nextJointId ?? toTorque[0] ?? '');
+  return (
+    <Columns $left="470px" $right="1fr">
+      <Stack $gap={16}>
+        {current ? (
+          <Sheet>
+            <SheetTitle>
+              Joint {toTorque.indexOf(current.joint.id) + 1}, {current.joint.name.toLowerCase()}:{' '}
+              {current.eyes === 1 ? 'one eye' : `${current.eyes} eyes on one bolt`}
+            </SheetTitle>
+            <JointDrawing view={current} />
+            <Fine>
+              Drawn to scale from the parts in the box.{' '}
+              {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
+            </Fine>
+          </Sheet>
+        ) : null}
+        <Sheet>
+          <SheetTitle>Order on</SheetTitle>
+          {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
+          <Steps>
+            {steps.map((step) => (
+              <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
+                <PlanStep step={step} onJoint={(id) => select({ joint: id })} />
+              </li>
+            ))}
+          </Steps>
+          <Fine style={{ marginTop: 8 }}>
+            <SourceLine id="fitOrder" />
+          </Fine>
+        </Sheet>
+      </Stack>
+      {current ? (
+        <TorquePanel
+          key={current.joint.id}
+          view={current}
+          nextNames={remainingNames(views, toTorque, current.joint.id, detail)}
+          onNext={(id) => select({ joint: id })}
+          nextJointId={nextJointId}
+        />
+      ) : null}
+    </Columns>
+  );
+}
+
+function remainingNames(
+  views: readonly JointView[],
+  order: readonly string[],
+  currentId: string,
+  detail: ReturnType<typeof useJob>,
+): readonly string[] {
+  return order
+    .filter((id) => id !== currentId && !isTorqued(detail, id))
+    .map((id) => views.find((view) => view.joint.id === id)?.joint.name ?? '');
+}
+
+interface PlanStepProps {
+  readonly step: FitStep;
+  readonly onJoint: (jointId: string) => void;
+}
+
+const StepLink = styled.button`
+  background: none;
+  border: 0;
+  text-align: left;
+  min-height: 48px;
+  padding: 4px 0;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  cursor: pointer;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-color: ${colour('hairline')};
+`;
+
+function PlanStep({ step, onJoint }: PlanStepProps) {
+  const detail = useJob();
+  const [attempt, setAttempt] = useState(0);
+  const editJoint = useJobAction('editJobJoint', detail.job.id);
+  const editJob = useJobAction('editJob', detail.job.id);
+  const finished = detail.job.status === 'finished';
+  if (step.kind === 'torque') {
+    const view = jointView(detail, step.jointId);
+    const done = isTorqued(detail, step.jointId);
+    return (
+      <StepLink type="button" onClick={() => onJoint(step.jointId)}>
+        <span>
+          Torque {view?.joint.name.toLowerCase()}
+          {done ? ' ✓' : ', with fresh washers'}
+        </span>
+      </StepLink>
+    );
+  }
+  if (step.kind === 'handTight') {
+    const view = jointView(detail, step.jointId);
+    if (!view) return null;
+    return (
+      <div>
+        <Tick
+          isSelected={view.chosen.handTight}
+          isDisabled={finished || isTorqued(detail, step.jointId)}
+          onChange={(handTight) =>
+            editJoint.mutate({
+              params: { jobId: detail.job.id, jointId: step.jointId },
+              body: { version: view.chosen.version, handTight },
+            })
+          }
+        >
+          {view.joint.name}: on hand tight
+          {step.because === 'cannotSwivel' ? ', first, since this end cannot swivel' : ''}
+        </Tick>
+        <SaveProblem save={editJoint} />
+      </div>
+    );
+  }
+  return (
+    <div key={attempt}>
+      <Tick
+        isSelected={detail.job.fitChecks[step.kind]}
+        isDisabled={finished}
+        onChange={(selected) =>
+          editJob.mutate({
+            params: { jobId: detail.job.id },
+            body: {
+              version: detail.job.version,
+              fitChecks: { ...detail.job.fitChecks, [step.kind]: selected },
+            },
+          })
+        }
+      >
+        {CHECK_TEXT[step.kind]}
+      </Tick>
+      <SaveProblem save={editJob} onTakeTheirs={() => setAttempt(attempt + 1)} />
+    </div>
+  );
+}

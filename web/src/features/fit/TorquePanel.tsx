@@ -1,0 +1,238 @@
+/** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
+import { cautionText, problemText } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
+import { fromSI, judgeTorqueAttempt, SOURCES, washersNeeded, wrenchRange } from '@zephyrcombe/core';
+import { useNavigate } from 'react-router';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
+import { today } from '../../app/today.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
+import { Pick, Tick } from '../../design/fields.tsx';
+import { Figure, Fine, Hero, Label, Rows, Spread, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { Ruler } from '../../drawing/Ruler.tsx';
+import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import { useJob } from '../job/JobContext.ts';
+import type { JointView } from '../job/jobView.ts';
+import { isTorqued } from '../job/jobView.ts';
+import { daysBetween } from './daysBetween.ts';
+
+const EMPTY = { text: '', wrenchId: '', washers: false, settled: false, witness: false, id: '' };
+
+interface TorquePanelProps {
+  readonly view: JointView;
+  readonly nextNames: readonly string[];
+  readonly nextJointId: string | null;
+  readonly onNext: (jointId: string) => void;
+}
+
+export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePanelProps) {
+  const detail = useJob();
+  const write = useWriter();
+  const navigate = useNavigate();
+  const record = useJobAction('recordTorque', detail.job.id);
+  const { joint, eyes, chosen } = view;
+  const { minimum_Nm, maximum_Nm, source } = joint.torque;
+  // The smallest wrench that reaches the range is the one a colleague would hand over.
+  const fitting = detail.wrenches.find((wrench) => wrench.maximum_Nm >= maximum_Nm) ?? detail.wrenches[0];
+  const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
+  const wrench = detail.wrenches.find((candidate) => candidate.id === draft.wrenchId) ?? fitting;
+  const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
+  const washerCount = needed?.ok ? needed.value : 0;
+  const done = isTorqued(detail, joint.id);
+  const finished = detail.job.status === 'finished';
+  const reading = readQuantity(draft.text, 'torque').quantity;
+  const settled =
+    detail.job.fitChecks.settle && detail.job.fitChecks.lockToLock && detail.job.fitChecks.droopAndBump;
+  const judged =
+    reading === null || !wrench
+      ? null
+      : judgeTorqueAttempt({
+          seal: joint.seal,
+          eyes,
+          freshWashers: draft.washers ? washerCount : 0,
+          settled,
+          reading_Nm: reading.value_SI,
+          range: joint.torque,
+          wrenchMaximum_Nm: wrench.maximum_Nm,
+        });
+  const unit = write.units.torque;
+  const verdict = judged?.ok ? judged.value.verdict : null;
+  const records = detail.torqueRecords.filter((candidate) => candidate.jointId === joint.id);
+  const last = records.at(-1);
+  const range = wrench ? wrenchRange(wrench.maximum_Nm) : null;
+
+  const send = () => {
+    if (reading === null || !wrench || !judged?.ok) return;
+    const id = draft.id === '' ? newId() : draft.id;
+    setDraft({ ...draft, id });
+    record.mutate(
+      {
+        params: { jobId: detail.job.id },
+        body: {
+          id,
+          jointId: joint.id,
+          wrenchId: wrench.id,
+          torque_Nm: reading.value_SI,
+          typed: reading.typed,
+          freshWashers: draft.washers ? washerCount : 0,
+          settled,
+          witnessMark: draft.witness,
+          overrides: [],
+        },
+      },
+      { onSuccess: clear },
+    );
+  };
+
+  return (
+    <Stack $gap={14}>
+      <div>
+        <Label>Torque, {joint.name.toLowerCase()}</Label>
+        <Hero style={{ fontSize: 'clamp(40px, 6vw, 58px)' }}>
+          {write.torqueRange(minimum_Nm, maximum_Nm)}
+        </Hero>
+        <Fine>
+          {source === null ? 'Nobody vouches for this figure.' : SOURCES[source].title}{' '}
+          {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
+        </Fine>
+      </div>
+      <Ruler
+        low={fromSI(minimum_Nm, unit)}
+        high={fromSI(maximum_Nm, unit)}
+        end={fromSI(maximum_Nm * 1.5, unit)}
+        reading={
+          reading === null ? (last ? fromSI(last.torque_Nm, unit) : null) : fromSI(reading.value_SI, unit)
+        }
+        readingText={
+          reading === null ? (last ? write.torque(last.torque_Nm) : '') : write.torque(reading.value_SI)
+        }
+        beyondText="over the limit of the fitted part"
+        label={`Torque range ${write.torqueRange(minimum_Nm, maximum_Nm)}`}
+      />
+      {done && last ? (
+        <>
+          <Notice severity="note" title={`Recorded: ${write.torque(last.torque_Nm)}`}>
+            <p>
+              {last.by}, with {last.wrenchName}, {last.freshWashers} fresh washers
+              {last.witnessMark ? ', witness mark made' : ''}.
+            </p>
+          </Notice>
+          {finished ? null : nextJointId === null ? (
+            <PrimaryButton onPress={() => void navigate(`/jobs/${detail.job.id}/bleed`)}>
+              Every joint torqued: go to Bleed
+            </PrimaryButton>
+          ) : (
+            <PrimaryButton onPress={() => onNext(nextJointId)}>
+              Next: {nextNames[0]?.toLowerCase()}
+            </PrimaryButton>
+          )}
+        </>
+      ) : finished ? null : (
+        <>
+          {records.some((candidate) => candidate.verdict === 'above') ? (
+            <Notice severity="stop" title="This joint was over-torqued">
+              <p>New bolt, fresh washers, then torque it again and record it.</p>
+            </Notice>
+          ) : null}
+          <QuantityField
+            label="Torque reached"
+            kind="torque"
+            big
+            placeholder="e.g. 19.6 N·m or 14 lbf·ft"
+            text={draft.text}
+            onText={(text) => setDraft({ ...draft, text })}
+            onEnter={send}
+            error={judged && !judged.ok ? problemText(judged.problem, write) : null}
+          />
+          <Rows>
+            <Spread style={{ alignItems: 'end' }}>
+              <div style={{ flex: '1 1 220px' }}>
+                <Pick
+                  label="Wrench"
+                  value={wrench?.id ?? ''}
+                  options={detail.wrenches.map(({ id, name, maximum_Nm: top }) => ({
+                    value: id,
+                    text: `${name}, to ${write.torque(top)}`,
+                  }))}
+                  onChange={(wrenchId) => setDraft({ ...draft, wrenchId })}
+                />
+              </div>
+              <Fine>
+                {range?.ok
+                  ? `trusted ${write.torqueRange(range.value.lowest_Nm, range.value.highest_Nm)}`
+                  : ''}
+                <br />
+                {wrench?.calibratedOn
+                  ? `checked ${daysBetween(wrench.calibratedOn, today())} days ago`
+                  : 'no calibration date'}
+              </Fine>
+            </Spread>
+            {needed?.ok ? (
+              <Tick isSelected={draft.washers} onChange={(washers) => setDraft({ ...draft, washers })}>
+                {washerCount} fresh washers fitted, one on both sides of{' '}
+                {eyes === 1 ? 'the eye' : 'every eye'}
+              </Tick>
+            ) : null}
+            <Tick isSelected={draft.witness} onChange={(witness) => setDraft({ ...draft, witness })}>
+              Witness mark across bolt and eye
+            </Tick>
+            {judged?.ok ? (
+              <Spread>
+                <Label>with this wrench the joint may have</Label>
+                <span>
+                  <Figure>
+                    {write.torque(judged.value.likelyLow_Nm)} to {write.torque(judged.value.likelyHigh_Nm)}
+                  </Figure>{' '}
+                  <Working of="torque judgement" result={judged} />
+                </span>
+              </Spread>
+            ) : null}
+          </Rows>
+          {verdict === 'below' && reading ? (
+            <Notice severity="warn" title={`${write.torque(reading.value_SI)} is not tight enough yet`}>
+              <p>
+                The washers have not crushed onto both faces. Tighten into{' '}
+                {write.torqueRange(minimum_Nm, maximum_Nm)}.
+              </p>
+            </Notice>
+          ) : null}
+          {judged?.ok ? <Cautions cautions={shownCautions(judged.cautions, draft.washers)} /> : null}
+          {chosen.handTight ? null : <Fine>Tick this joint hand tight in the order on first.</Fine>}
+          <SaveProblem save={record} />
+          {verdict === 'above' && reading ? (
+            <PlainButton isDisabled={!chosen.handTight || record.isPending} onPress={send}>
+              Record {write.torque(reading.value_SI)} as over-torqued
+            </PlainButton>
+          ) : (
+            <PrimaryButton
+              isDisabled={verdict !== 'within' || !chosen.handTight || record.isPending}
+              onPress={send}
+            >
+              {reading && verdict === 'within'
+                ? `Record ${write.torque(reading.value_SI)}`
+                : 'Record the torque'}
+            </PrimaryButton>
+          )}
+          {nextNames.length > 0 ? (
+            <Fine>Then: {nextNames.map((name) => name.toLowerCase()).join(', ')}</Fine>
+          ) : null}
+          {judged?.ok && !draft.washers && needed?.ok ? (
+            <Fine>
+              {cautionText({ id: 'M57', evidence: { needed: washerCount, confirmed: 0 } }, write).advice}
+            </Fine>
+          ) : null}
+        </>
+      )}
+    </Stack>
+  );
+}
+
+/** The washers' own tick stands right there: it is not said twice before the button is pressed. */
+const shownCautions = (cautions: readonly Caution[], washersTicked: boolean): readonly Caution[] =>
+  washersTicked ? cautions : cautions.filter((caution) => caution.id !== 'M57');

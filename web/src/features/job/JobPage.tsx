@@ -1,0 +1,79 @@
+/** The frame of a job: circuit strip, stage rail, and the stage below. */
+import { STAGES, eyesOn } from '@zephyrcombe/core';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { LoadProblem } from '../../api/LoadProblem.tsx';
+import { jobQuery } from '../../api/queries.ts';
+import { useCrumb } from '../../app/crumb.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { useShortcuts } from '../../app/useShortcuts.ts';
+import { Page } from '../../design/layout.ts';
+import { FLUID } from '../../design/tokens.ts';
+import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
+import { useSelection } from './JobContext.ts';
+import { circuitWithLengths, jointState, lengthOf, progressOf, selectedHose } from './jobView.ts';
+import { StageRail } from './StageRail.tsx';
+
+export function JobPage() {
+  const { jobId = '' } = useParams();
+  const job = useQuery(jobQuery(jobId));
+  const write = useWriter();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const { hoseId, jointId } = useSelection();
+  useCrumb(job.data ? `${job.data.vehicle.name}: ${job.data.job.title}` : null);
+  useShortcuts(
+    useMemo(
+      () =>
+        Object.fromEntries(
+          STAGES.map((stage, index) => [String(index + 1), () => void navigate(`/jobs/${jobId}/${stage}`)]),
+        ),
+      [jobId, navigate],
+    ),
+  );
+
+  if (job.isPending) return <Page aria-busy="true" />;
+  if (job.isError) {
+    return (
+      <Page>
+        <LoadProblem error={job.error} onRetry={() => void job.refetch()} />
+      </Page>
+    );
+  }
+  const detail = job.data;
+  const circuit = circuitWithLengths(detail);
+  const master = circuit.components.find((component) => component.kind === 'master');
+  const linkTo = (target: { readonly hose?: string; readonly joint?: string }) => {
+    const search = new URLSearchParams(Object.entries(target));
+    return `${location.pathname}?${search.toString()}`;
+  };
+  return (
+    <>
+      <CircuitStrip
+        circuit={circuit}
+        hoses={circuit.hoses.map((hose) => ({
+          id: hose.id,
+          name: hose.name,
+          lengthText: write.length(lengthOf(detail, hose)),
+        }))}
+        joints={circuit.joints.map((joint) => ({
+          id: joint.id,
+          name: joint.name,
+          seal: joint.seal,
+          eyes: eyesOn(circuit, joint.id),
+          state: jointState(detail, joint.id),
+        }))}
+        masterText={master?.masterBore_m ? `Master ${write.length(master.masterBore_m)}` : 'Master'}
+        fluidColour={detail.job.status === 'finished' ? FLUID.straw : FLUID.honey}
+        selectedHoseId={jointId === null ? (selectedHose(detail, hoseId, null)?.hoseId ?? null) : null}
+        selectedJointId={jointId}
+        linkTo={linkTo}
+      />
+      <StageRail jobId={jobId} done={progressOf(detail).done} />
+      <Page>
+        <Outlet context={detail} />
+      </Page>
+    </>
+  );
+}

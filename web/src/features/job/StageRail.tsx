@@ -1,0 +1,110 @@
+import type { Stage } from '@zephyrcombe/core';
+import { STAGES } from '@zephyrcombe/core';
+import { STAGE_NAMES } from '@zephyrcombe/contract';
+import { NavLink, useSearchParams } from 'react-router';
+import styled from 'styled-components';
+import { Unseen } from '../../design/layout.ts';
+import { PHONE, SIZE, colour } from '../../design/tokens.ts';
+
+const Rail = styled.nav`
+  padding: 4px 34px;
+  ${PHONE} {
+    padding: 2px 8px;
+    overflow-x: auto;
+  }
+  ol {
+    display: flex;
+    align-items: center;
+  }
+  li {
+    flex: 1 0 auto;
+    display: flex;
+    align-items: center;
+  }
+  li:last-child {
+    flex: 0 0 auto;
+  }
+`;
+
+/** The dimension line between two stages, with its tick. */
+const Run = styled.span`
+  flex: 1;
+  min-width: 8px;
+  height: 1px;
+  background: ${colour('inkSoft')};
+  position: relative;
+  &::after {
+    content: '';
+    position: absolute;
+    left: 50%;
+    top: -6px;
+    height: 13px;
+    width: 1.5px;
+    background: ${colour('ink')};
+    transform: rotate(45deg);
+  }
+  ${PHONE} {
+    display: none;
+  }
+`;
+
+const Stop = styled(NavLink)`
+  display: block;
+  padding: 7px 18px;
+  font-size: ${SIZE.text};
+  color: ${colour('inkSoft')};
+  text-decoration: none;
+  white-space: nowrap;
+  &.active {
+    background: ${colour('ink')};
+    color: ${colour('sheet')};
+    font-weight: 650;
+  }
+  &.done {
+    color: ${colour('ink')};
+  }
+  &.active.done {
+    color: ${colour('sheet')};
+  }
+  ${PHONE} {
+    padding: 12px 11px;
+    font-size: ${SIZE.small};
+  }
+`;
+
+interface StageRailProps {
+  readonly jobId: string;
+  readonly done: readonly Stage[];
+}
+
+/** The six stages as a dimension line; the current one sits on it in ink. */
+export function StageRail({ jobId, done }: StageRailProps) {
+  const [search] = useSearchParams();
+  const kept = search.size > 0 ? `?${search.toString()}` : '';
+  return (
+    <Rail aria-label="Stages" className="no-print">
+      <ol>
+        {STAGES.map((stage, index) => (
+          <li key={stage}>
+            <Stop
+              to={`/jobs/${jobId}/${stage}${kept}`}
+              className={({ isActive }) =>
+                `${isActive ? 'active' : ''} ${done.includes(stage) ? 'done' : ''}`
+              }
+            >
+              {STAGE_NAMES[stage]}
+              {done.includes(stage) ? (
+                <>
+                  {' '}
+                  <span aria-hidden="true">✓</span>
+                  <Unseen>done</Unseen>
+                </>
+              ) : null}
+            </Stop>
+            {index < STAGES.length - 1 ? <Run aria-hidden="true" /> : null}
+          </li>
+        ))}
+      </ol>
+    </Rail>
+  );
+}

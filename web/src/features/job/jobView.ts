@@ -1,0 +1,149 @@
+/** What the job screens derive from a job's data: plain functions, no React. */
+import type { Hose, Joint, JobDetail, JobHose } from '@zephyrcombe/contract';
+import type { Calculated, Caution, Progress, Result } from '@zephyrcombe/core';
+import {
+  boltEngagement,
+  distancesFromMaster,
+  eyesOn,
+  isClear,
+  jobProgress,
+  judgeBoltThread,
+  judgeClocking,
+  judgeWasherMaterial,
+} from '@zephyrcombe/core';
+import type { Engagement } from '@zephyrcombe/core';
+import type { JointState } from '../../drawing/JointGlyph.tsx';
+
+export function progressOf(detail: JobDetail): Progress {
+  const nipples = nipplesOf(detail);
+  return jobProgress({
+    endsConfirmed: detail.job.endsConfirmed,
+    hoses: detail.hoses.length,
+    measuredHoses: detail.hoses.filter((hose) => hose.order_m !== null).length,
+    specifiedHoses: detail.hoses.filter((hose) => hose.specified).length,
+    joints: detail.joints.length,
+    torquedJoints: detail.joints.filter((joint) => isTorqued(detail, joint.jointId)).length,
+    nipples: nipples.length,
+    clearNipples: nipples.filter((nipple) =>
+      isClear(detail.bleedRuns.find((run) => run.nippleId === nipple.id)?.events ?? []),
+    ).length,
+    finished: detail.job.status === 'finished',
+  });
+}
+
+export const nipplesOf = (detail: JobDetail) =>
+  detail.circuit.components.filter((component) => component.kind === 'bleedNipple');
+
+export const isTorqued = (detail: JobDetail, jointId: string): boolean =>
+  detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+
+/** Joints outside the job's scope were left alone: they count as they were, torqued and dry. */
+export function jointState(detail: JobDetail, jointId: string): JointState {
+  const state = detail.joints.find((joint) => joint.jointId === jointId);
+  if (!state) return 'leakChecked';
+  if (isTorqued(detail, jointId)) return state.leakChecked ? 'leakChecked' : 'torqued';
+  return state.handTight ? 'handTight' : 'open';
+}
+
+/** The hose's drawn length: what was ordered once it is known, what is on the vehicle before that. */
+export function lengthOf(detail: JobDetail, hose: Hose): number {
+  return detail.hoses.find((candidate) => candidate.hoseId === hose.id)?.order_m ?? hose.length_m;
+}
+
+export function circuitWithLengths(detail: JobDetail): JobDetail['circuit'] {
+  return {
+    ...detail.circuit,
+    hoses: detail.circuit.hoses.map((hose) => ({ ...hose, length_m: lengthOf(detail, hose) })),
+  };
+}
+
+/** The hose that is selected, or the first of the job. */
+export function selectedHose(
+  detail: JobDetail,
+  hoseId: string | null,
+  jointId: string | null,
+): JobHose | null {
+  const byHose = detail.hoses.find((hose) => hose.hoseId === hoseId);
+  if (byHose) return byHose;
+  const onJoint = detail.circuit.hoses.filter(
+    (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
+  );
+  return (
+    detail.hoses.find((hose) => onJoint.some((candidate) => candidate.id === hose.hoseId)) ??
+    detail.hoses[0] ??
+    null
+  );
+}
+
+/** Hoses whose eyes meet on a joint, shortest path first: the order of the stack from the bolt's head. */
+export function hosesOn(detail: JobDetail, jointId: string): readonly Hose[] {
+  return detail.circuit.hoses
+    .filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId)
+    .sort((left, right) => lengthOf(detail, left) - lengthOf(detail, right));
+}
+
+export interface JointView {
+  readonly joint: Joint;
+  readonly port: JobDetail['circuit']['ports'][number];
+  readonly chosen: JobDetail['joints'][number];
+  readonly eyes: number;
+  readonly hoses: readonly Hose[];
+}
+
+export function jointView(detail: JobDetail, jointId: string): JointView | null {
+  const joint = detail.circuit.joints.find((candidate) => candidate.id === jointId);
+  const port = detail.circuit.ports.find((candidate) => candidate.id === joint?.portId);
+  const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
+  if (!joint || !port || !chosen) return null;
+  return { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId), hoses: hosesOn(detail, jointId) };
+}
+
+/** The joints of a job from the master outwards. */
+export function jointsInOrder(detail: JobDetail): readonly JointView[] {
+  const distances = distancesFromMaster(circuitWithLengths(detail));
+  return detail.joints
+    .flatMap((state) => jointView(detail, state.jointId) ?? [])
+    .sort(
+      (left, right) =>
+        (distances.get(left.joint.componentId) ?? 0) - (distances.get(right.joint.componentId) ?? 0),
+    );
+}
+
+/** Grip, engaged thread and bottom clearance of a joint with a chosen bolt and washer; null where no bolt holds it. */
+export function stackOf(
+  view: JointView,
+  bolt = view.chosen.bolt,
+  washer = view.chosen.washer,
+): Result<Engagement> | null {
+  const { joint, port, eyes } = view;
+  if (!bolt || !washer || joint.eyeThickness_m === null || port.depth_m === null) return null;
+  return boltEngagement({
+    eyes,
+    eyeThickness_m: joint.eyeThickness_m,
+    washerThickness_m: washer.thickness_m,
+    boltLength_m: bolt.length_m,
+    boltDiameter_m: bolt.diameter_m,
+    portDepth_m: port.depth_m,
+  });
+}
+
+/** What stands against a joint's parts, in the order a colleague would say it. */
+export function jointCautions(
+  view: JointView,
+  bolt = view.chosen.bolt,
+  washer = view.chosen.washer,
+): readonly Caution[] {
+  if (!bolt || !washer) return [];
+  const stack = stackOf(view, bolt, washer);
+  return [
+    ...judgeBoltThread(view.port.thread, bolt.thread),
+    ...judgeWasherMaterial(bolt.material, washer.material),
+    ...(stack?.ok ? stack.cautions : []),
+  ];
+}
+
+export const clockingCautions = (hose: Pick<JobHose, 'endA' | 'endB' | 'clocking_rad'>): readonly Caution[] =>
+  judgeClocking(hose.endA.neckAngle_rad, hose.endB.neckAngle_rad, hose.clocking_rad);
+
+export const isCalculated = <Value>(result: Result<Value> | null): result is Calculated<Value> =>
+  result?.ok === true;

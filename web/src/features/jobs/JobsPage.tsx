@@ -1,0 +1,205 @@
+import type { DueItem, JobSummary } from '@zephyrcombe/contract';
+import { STAGE_NAMES } from '@zephyrcombe/contract';
+import { STAGES } from '@zephyrcombe/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { LoadProblem } from '../../api/LoadProblem.tsx';
+import { dueQuery, jobsQuery } from '../../api/queries.ts';
+import { useCrumb } from '../../app/crumb.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { PrimaryButton } from '../../design/Button.tsx';
+import { Columns, Fine, Head, Label, Page, Rows, Spread, Stack, Unseen } from '../../design/layout.ts';
+import { FONT, SIZE, colour } from '../../design/tokens.ts';
+
+const Row = styled(Link)`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 16px;
+  color: ${colour('ink')};
+  text-decoration: none;
+  padding: 10px 0;
+  min-height: 64px;
+  &:hover strong {
+    text-decoration: underline;
+  }
+  strong {
+    font-size: ${SIZE.large};
+    font-weight: 650;
+  }
+  .side {
+    text-align: right;
+    font-family: ${FONT.figures};
+    font-size: ${SIZE.small};
+  }
+`;
+
+const Title = styled.h2`
+  font-size: ${SIZE.large};
+  margin: 20px 0 8px;
+`;
+
+/** The stages a job has behind it, as a short dimension line. */
+function ProgressLine({ job }: { readonly job: JobSummary }) {
+  const width = 150;
+  const step = width / STAGES.length;
+  const done = job.done.length;
+  return (
+    <svg width={width + 4} height="14" viewBox={`-2 -7 ${width + 4} 14`} aria-hidden="true">
+      <line x1="0" x2={width} y1="0" y2="0" stroke={colour('hairline')} />
+      <line x1="0" x2={step * done} y1="0" y2="0" stroke={colour('brass')} strokeWidth="3" />
+      {[0, ...STAGES.map((_stage, index) => index + 1)].map((index) => (
+        <line key={index} x1={index * step - 3} x2={index * step + 3} y1="4" y2="-4" stroke={colour('ink')} />
+      ))}
+    </svg>
+  );
+}
+
+function JobRow({ job }: { readonly job: JobSummary }) {
+  const write = useWriter();
+  const finished = job.status === 'finished';
+  return (
+    <Row to={`/jobs/${job.id}`}>
+      <strong>{job.title}</strong>
+      <span className="side">
+        {finished
+          ? `signed off ${write.date(job.finishedOn ?? job.openedOn)}`
+          : `next: ${STAGE_NAMES[job.next]}`}
+      </span>
+      <Label>
+        {job.vehicleName}, {job.circuitName.toLowerCase()}, opened {write.date(job.openedOn)}
+      </Label>
+      <span className="side">
+        <Unseen>
+          {job.done.length} of {STAGES.length} stages done
+        </Unseen>
+        <ProgressLine job={job} />
+      </span>
+    </Row>
+  );
+}
+
+const DUE_WORDS: Readonly<Record<DueItem['state'], string>> = {
+  overdue: 'overdue',
+  soon: 'due soon',
+  later: 'later',
+  unknown: 'no record',
+};
+
+/** Shape and word beside the colour: octagon overdue, triangle soon, dash for the rest. */
+function DueMark({ state }: { readonly state: DueItem['state'] }) {
+  const shape = {
+    overdue: (
+      <path
+        d="M5 1 H11 L15 5 V11 L11 15 H5 L1 11 V5 Z"
+        fill="none"
+        stroke={colour('danger')}
+        strokeWidth="1.8"
+      />
+    ),
+    soon: <path d="M8 2 L15 14 H1 Z" fill="none" stroke={colour('caution')} strokeWidth="1.8" />,
+    unknown: (
+      <circle
+        cx="8"
+        cy="8"
+        r="6"
+        fill="none"
+        stroke={colour('inkSoft')}
+        strokeWidth="1.6"
+        strokeDasharray="3 2"
+      />
+    ),
+    later: <path d="M3 8 H13" stroke={colour('inkSoft')} strokeWidth="1.6" />,
+  }[state];
+  return (
+    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
+      {shape}
+    </svg>
+  );
+}
+
+function DueRow({ item }: { readonly item: DueItem }) {
+  const write = useWriter();
+  return (
+    <Row to={`/vehicles/${item.vehicleId}`} style={{ minHeight: 48 }}>
+      <span>
+        {item.vehicleName}
+        <Label style={{ display: 'block' }}>{item.circuitName}</Label>
+      </span>
+      <span className="side">
+        <DueMark state={item.state} /> {DUE_WORDS[item.state]}
+        <Label style={{ display: 'block' }}>
+          {item.dueOn ? write.date(item.dueOn) : 'never serviced here'}
+          {item.dueDistance_m === null ? null : ` or ${write.distance(item.dueDistance_m)}`}
+        </Label>
+      </span>
+    </Row>
+  );
+}
+
+/** What is on the bench and what is due. */
+export function JobsPage() {
+  useCrumb(null);
+  const open = useQuery(jobsQuery('open'));
+  const finished = useQuery(jobsQuery('finished'));
+  const due = useQuery(dueQuery);
+  const navigate = useNavigate();
+  return (
+    <Page>
+      <Columns $right="400px">
+        <section aria-labelledby="bench">
+          <Spread>
+            <Head id="bench">On the bench</Head>
+            <PrimaryButton onPress={() => void navigate('/jobs/new')}>Start a job</PrimaryButton>
+          </Spread>
+          <Stack style={{ marginTop: 12 }}>
+            {open.isError ? <LoadProblem error={open.error} onRetry={() => void open.refetch()} /> : null}
+            {open.data ? (
+              open.data.items.length > 0 ? (
+                <Rows>
+                  {open.data.items.map((job) => (
+                    <JobRow key={job.id} job={job} />
+                  ))}
+                </Rows>
+              ) : (
+                <Fine>
+                  The bench is clear. Start a job on a vehicle, and it stays here until it is signed off.
+                </Fine>
+              )
+            ) : (
+              <div style={{ minHeight: 180 }} aria-busy="true" />
+            )}
+          </Stack>
+          <Title>Signed off</Title>
+          {finished.isError ? (
+            <LoadProblem error={finished.error} onRetry={() => void finished.refetch()} />
+          ) : null}
+          {finished.data ? (
+            finished.data.items.length > 0 ? (
+              <Rows>
+                {finished.data.items.map((job) => (
+                  <JobRow key={job.id} job={job} />
+                ))}
+              </Rows>
+            ) : (
+              <Fine>Nothing has been signed off yet.</Fine>
+            )
+          ) : null}
+        </section>
+        <section aria-labelledby="due">
+          <Title id="due" style={{ marginTop: 8 }}>
+            Fluid due, by date or distance, whichever comes first
+          </Title>
+          {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
+          {due.data ? (
+            <Rows>
+              {due.data.items.map((item) => (
+                <DueRow key={item.vehicleId + (item.circuitName ?? '')} item={item} />
+              ))}
+            </Rows>
+          ) : null}
+        </section>
+      </Columns>
+    </Page>
+  );
+}

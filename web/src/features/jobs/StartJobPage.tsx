@@ -1,0 +1,134 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { ApiError, RequestOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
+import { LoadProblem } from '../../api/LoadProblem.tsx';
+import { jobQuery, vehicleQuery, vehiclesQuery } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useCrumb } from '../../app/crumb.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PrimaryButton } from '../../design/Button.tsx';
+import { ChoiceRow, Pick, TextField, Tick } from '../../design/fields.tsx';
+import { Fine, Head, Page, Stack } from '../../design/layout.ts';
+
+const EMPTY = { title: '', reason: '', circuitId: '', left: [] as string[] };
+
+/** A job starts on a vehicle, a circuit and the hoses that are in its scope. */
+export function StartJobPage() {
+  useCrumb('Start a job');
+  const vehicles = useQuery(vehiclesQuery);
+  const [search, setSearch] = useSearchParams();
+  const vehicleId = search.get('vehicle') ?? '';
+  const vehicle = useQuery({ ...vehicleQuery(vehicleId), enabled: vehicleId !== '' });
+  const [draft, setDraft, clearDraft] = useDraft(`start-job.${vehicleId}`, EMPTY);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const write = useWriter();
+  const start = useMutation<Awaited<ReturnType<typeof call<'startJob'>>>, ApiError, RequestOf<'startJob'>>({
+    mutationFn: (input) => call('startJob', input),
+    onSuccess: (detail) => {
+      client.setQueryData(jobQuery(detail.job.id).queryKey, detail);
+      void client.invalidateQueries({ queryKey: ['jobs'] });
+      clearDraft();
+      void navigate(`/jobs/${detail.job.id}/look-over`);
+    },
+  });
+
+  const drawn = (vehicle.data?.circuits ?? []).filter((circuit) => circuit.hoses.length > 0);
+  const circuit = drawn.find((candidate) => candidate.id === draft.circuitId) ?? drawn[0];
+  const hoseIds = (circuit?.hoses ?? []).map((hose) => hose.id).filter((id) => !draft.left.includes(id));
+  const ready = circuit !== undefined && hoseIds.length > 0 && draft.title.trim() !== '';
+
+  return (
+    <Page>
+      <Stack $gap={20} style={{ maxWidth: 680 }}>
+        <Head>Start a job</Head>
+        {vehicles.isError ? (
+          <LoadProblem error={vehicles.error} onRetry={() => void vehicles.refetch()} />
+        ) : null}
+        <Pick
+          label="Vehicle"
+          value={vehicleId}
+          options={[
+            { value: '', text: 'Choose a vehicle' },
+            ...(vehicles.data?.items ?? []).map(({ id, name, plate }) => ({
+              value: id,
+              text: plate ? `${name}, ${plate}` : name,
+            })),
+          ]}
+          onChange={(id) => setSearch(id === '' ? {} : { vehicle: id }, { replace: true })}
+        />
+        {vehicle.data && drawn.length === 0 ? (
+          <Fine>
+            The hydraulics of the {vehicle.data.vehicle.name} are not entered yet: it has no hose a job could
+            be about.
+          </Fine>
+        ) : null}
+        {vehicle.data && circuit ? (
+          <>
+            {drawn.length > 1 ? (
+              <ChoiceRow
+                label="Circuit"
+                value={circuit.id}
+                options={drawn.map(({ id, name }) => ({ value: id, text: name }))}
+                onChange={(circuitId) => setDraft({ ...draft, circuitId, left: [] })}
+              />
+            ) : null}
+            <fieldset>
+              <legend>
+                <Fine>Hoses in this job</Fine>
+              </legend>
+              {circuit.hoses.map((hose) => (
+                <Tick
+                  key={hose.id}
+                  isSelected={!draft.left.includes(hose.id)}
+                  onChange={(selected) =>
+                    setDraft({
+                      ...draft,
+                      left: selected ? draft.left.filter((id) => id !== hose.id) : [...draft.left, hose.id],
+                    })
+                  }
+                >
+                  {hose.name}, now {write.length(hose.length_m)}
+                </Tick>
+              ))}
+            </fieldset>
+            <TextField
+              label="What the job is"
+              value={draft.title}
+              onChange={(title) => setDraft({ ...draft, title })}
+            />
+            <TextField
+              label="Why"
+              multiline
+              value={draft.reason}
+              onChange={(reason) => setDraft({ ...draft, reason })}
+            />
+            <SaveProblem save={start} />
+            <div>
+              <PrimaryButton
+                isDisabled={!ready || start.isPending}
+                onPress={() =>
+                  start.mutate({
+                    body: {
+                      vehicleId,
+                      circuitId: circuit.id,
+                      title: draft.title.trim(),
+                      reason: draft.reason.trim(),
+                      hoseIds,
+                    },
+                  })
+                }
+              >
+                {hoseIds.length === 1
+                  ? 'Start the job with 1 hose'
+                  : `Start the job with ${hoseIds.length} hoses`}
+              </PrimaryButton>
+            </div>
+          </>
+        ) : null}
+      </Stack>
+    </Page>
+  );
+}

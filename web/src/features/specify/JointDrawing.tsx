@@ -1,0 +1,46 @@
+import type { Bolt, Washer } from '@zephyrcombe/contract';
+import { MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Fine } from '../../design/layout.ts';
+import { JointSection } from '../../drawing/JointSection.tsx';
+import type { JointView } from '../job/jobView.ts';
+import { isCalculated, stackOf } from '../job/jobView.ts';
+
+interface JointDrawingProps {
+  readonly view: JointView;
+  readonly bolt?: Bolt | null;
+  readonly washer?: Washer | null;
+}
+
+/** A joint in section, from the parts chosen for it. */
+export function JointDrawing({
+  view,
+  bolt = view.chosen.bolt,
+  washer = view.chosen.washer,
+}: JointDrawingProps) {
+  const write = useWriter();
+  const { joint, port, eyes, hoses } = view;
+  const stack = stackOf(view, bolt, washer);
+  if (!bolt || !washer || joint.eyeThickness_m === null || port.depth_m === null || !isCalculated(stack)) {
+    return <Fine>The section is drawn once bolt, washers and the port’s depth are known.</Fine>;
+  }
+  const { engaged_m, leastEngaged_m, washers } = stack.value;
+  const engagedText = `${write.length(Math.max(0, engaged_m))} engaged`;
+  return (
+    <JointSection
+      parts={{
+        eyes,
+        eyeThickness_mm: joint.eyeThickness_m * 1000,
+        washerThickness_mm: washer.thickness_m * 1000,
+        boltLength_mm: bolt.length_m * 1000,
+        boltDiameter_mm: bolt.diameter_m * 1000,
+        portDepth_mm: port.depth_m * 1000,
+      }}
+      washerText={`${MATERIAL_NAMES[washer.material]} washer`}
+      eyeTexts={hoses.map((hose) => hose.name)}
+      threadText={`${bolt.thread}, ${engagedText}`}
+      wantsText={`wants ${write.length(leastEngaged_m)} or more`}
+      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}`}
+    />
+  );
+}

@@ -1,0 +1,320 @@
+/** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
+import type { Bolt, JobHose, Washer } from '@zephyrcombe/contract';
+import { datumName, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import type { EndGeometry, JointMaterial } from '@zephyrcombe/core';
+import { JOINT_MATERIALS } from '@zephyrcombe/core';
+import { Link, useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useWriter } from '../../app/SessionContext.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
+import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
+import { Columns, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
+import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import { useJob, useSelection } from '../job/JobContext.ts';
+import type { JointView } from '../job/jobView.ts';
+import {
+  clockingCautions,
+  isCalculated,
+  jointCautions,
+  jointView,
+  selectedHose,
+  stackOf,
+} from '../job/jobView.ts';
+import { inDatum } from '../measure/measureView.ts';
+import { JointDrawing } from './JointDrawing.tsx';
+
+/** Bend angles on offer in the demo parts list, degrees. */
+const BENDS_deg = [0, 20, 45, 90] as const;
+const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
+const radians = (value_deg: number) => (value_deg * Math.PI) / 180;
+
+const Pair = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
+  gap: 16px;
+`;
+
+const Fields = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  gap: 12px;
+`;
+
+export function SpecifyPage() {
+  const detail = useJob();
+  const { hoseId, jointId, select } = useSelection();
+  const hose = selectedHose(detail, hoseId, jointId);
+  if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
+  const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
+  const views = [fitted?.fromJointId, fitted?.toJointId].flatMap((id) =>
+    id ? (jointView(detail, id) ?? []) : [],
+  );
+  const name = (id: string) => detail.circuit.hoses.find((candidate) => candidate.id === id)?.name ?? '';
+  return (
+    <Columns>
+      <Stack $gap={16}>
+        {detail.hoses.length > 1 ? (
+          <ChoiceRow
+            label="Hose"
+            value={hose.hoseId}
+            options={detail.hoses.map((candidate) => ({
+              value: candidate.hoseId,
+              text: `${name(candidate.hoseId)}${candidate.specified ? ' ✓' : ''}`,
+            }))}
+            onChange={(next) => select({ hose: next })}
+          />
+        ) : null}
+        <Pair>
+          {views.map((view, index) => (
+            <JointSheet key={view.joint.id} view={view} end={index === 0 ? 'A' : 'B'} />
+          ))}
+        </Pair>
+      </Stack>
+      <HoseColumn key={hose.hoseId} hose={hose} views={views} name={name(hose.hoseId)} />
+    </Columns>
+  );
+}
+
+interface HoseColumnProps {
+  readonly hose: JobHose;
+  readonly views: readonly JointView[];
+  readonly name: string;
+}
+
+function HoseColumn({ hose, views, name }: HoseColumnProps) {
+  const detail = useJob();
+  const write = useWriter();
+  const navigate = useNavigate();
+  const edit = useJobAction('editJobHose', detail.job.id);
+  const params = { jobId: detail.job.id, hoseId: hose.hoseId };
+  const finished = detail.job.status === 'finished';
+  const [clocking, setClocking, clearClocking] = useDraft(
+    `clocking.${detail.job.id}.${hose.hoseId}`,
+    hose.clocking_rad === null ? '' : `${degrees(hose.clocking_rad)}°`,
+  );
+  const typed = readQuantity(clocking, 'angle', true).quantity;
+  const bothBent = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
+  const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, hose.orderDatum);
+  const cautions = [...clockingCautions(hose), ...views.flatMap((view) => jointCautions(view))];
+  const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
+  const bend = (end: 'endA' | 'endB', text: string) => {
+    const angle_deg = Number(text);
+    const changed: EndGeometry = { ...hose[end], neckAngle_rad: radians(angle_deg) };
+    edit.mutate({ params, body: { version: hose.version, [end]: changed, specified: false } });
+  };
+
+  return (
+    <Stack $gap={14}>
+      <div>
+        <Label>{name}: order</Label>
+        <Hero>{order?.ok ? write.length(order.value.length_m) : <span aria-hidden="true">–</span>}</Hero>
+        {order?.ok ? (
+          <Spread>
+            <Fine>{datumName(hose.orderDatum)}</Fine>
+            <Working of="length in the maker’s datum" result={order} />
+          </Spread>
+        ) : (
+          <Fine>
+            Not measured yet.{' '}
+            <Link to={`/jobs/${detail.job.id}/measure?hose=${hose.hoseId}`}>Measure this hose</Link>
+          </Fine>
+        )}
+      </div>
+      {(['endA', 'endB'] as const).map((end) => (
+        <Pick
+          key={end}
+          label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the neck`}
+          value={String(degrees(hose[end].neckAngle_rad))}
+          isDisabled={finished}
+          options={BENDS_deg.map((angle) => ({
+            value: String(angle),
+            text: angle === 0 ? 'straight' : `${angle}°`,
+          }))}
+          onChange={(text) => bend(end, text)}
+        />
+      ))}
+      {bothBent ? (
+        <Stack $gap={6}>
+          <QuantityField
+            label="Clocking of B, seen from end A, clockwise"
+            kind="angle"
+            allowZero
+            text={clocking}
+            onText={setClocking}
+          />
+          {typed && (hose.clocking_rad === null || Math.abs(typed.value_SI - hose.clocking_rad) > 1e-6) ? (
+            <PlainButton
+              onPress={() =>
+                edit.mutate(
+                  { params, body: { version: hose.version, clocking_rad: typed.value_SI, specified: false } },
+                  { onSuccess: () => clearClocking() },
+                )
+              }
+            >
+              Set clocking {write.angle(typed.value_SI)}
+            </PlainButton>
+          ) : null}
+        </Stack>
+      ) : null}
+      <Cautions cautions={cautions} />
+      <SaveProblem save={edit} onTakeTheirs={clearClocking} />
+      {finished ? null : hose.specified ? (
+        <>
+          <Fine>Specified. Any change opens it again.</Fine>
+          <PrimaryButton
+            onPress={() =>
+              void navigate(
+                nextOpen
+                  ? `/jobs/${detail.job.id}/specify?hose=${nextOpen.hoseId}`
+                  : `/jobs/${detail.job.id}/fit`,
+              )
+            }
+          >
+            {nextOpen ? 'Go to the next hose' : 'Go to Fit'}
+          </PrimaryButton>
+        </>
+      ) : (
+        <PrimaryButton
+          isDisabled={hose.order_m === null || edit.isPending}
+          onPress={() => edit.mutate({ params, body: { version: hose.version, specified: true } })}
+        >
+          {order?.ok ? `Specify ${write.length(order.value.length_m)}` : 'Specify this hose'}
+        </PrimaryButton>
+      )}
+      <Link to={`/jobs/${detail.job.id}/hose-sheet`}>Hose sheet to print</Link>
+    </Stack>
+  );
+}
+
+interface PartsDraft {
+  readonly thread: string;
+  readonly length: string;
+  readonly material: JointMaterial;
+  readonly washer: JointMaterial;
+}
+
+function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A' | 'B' }) {
+  const detail = useJob();
+  const write = useWriter();
+  const { joint, port, chosen, eyes } = view;
+  const edit = useJobAction('editJobJoint', detail.job.id);
+  const saved: PartsDraft | null =
+    chosen.bolt && chosen.washer
+      ? {
+          thread: chosen.bolt.thread,
+          length: editableText(chosen.bolt.length_m, write.units.length),
+          material: chosen.bolt.material,
+          washer: chosen.washer.material,
+        }
+      : null;
+  const [draft, setDraft, clear] = useDraft<PartsDraft | null>(`joint.${detail.job.id}.${joint.id}`, null);
+  const parts = draft ?? saved;
+  if (parts === null || !chosen.bolt || !chosen.washer) {
+    return (
+      <Sheet>
+        <SheetTitle>{joint.name}</SheetTitle>
+        <Fine>
+          This joint has no bolt: it seals by its {joint.seal === 'flare' ? 'flare' : 'own thread'}.
+        </Fine>
+      </Sheet>
+    );
+  }
+  const typedLength = readQuantity(parts.length, 'length').quantity;
+  const bolt: Bolt = {
+    ...chosen.bolt,
+    thread: parts.thread.trim(),
+    material: parts.material,
+    length_m: typedLength?.value_SI ?? chosen.bolt.length_m,
+  };
+  const washer: Washer = { ...chosen.washer, material: parts.washer };
+  const stack = stackOf(view, bolt, washer);
+  const change = (next: Partial<PartsDraft>) => setDraft({ ...parts, ...next });
+  const finished = detail.job.status === 'finished';
+  return (
+    <Sheet>
+      <SheetTitle>
+        {end}: {joint.name}, {eyes === 1 ? 'one eye' : `${eyes} eyes`}
+      </SheetTitle>
+      <JointDrawing view={view} bolt={bolt} washer={washer} />
+      {isCalculated(stack) ? (
+        <Rows>
+          <Spread>
+            <Label>fresh washers, {MATERIAL_NAMES[washer.material]}</Label>
+            <strong>{stack.value.washers}</strong>
+          </Spread>
+          <Spread>
+            <Label>engaged thread, wants {write.length(stack.value.leastEngaged_m)}</Label>
+            <span>
+              <strong>{write.length(stack.value.engaged_m)}</strong>{' '}
+              <Working of={`stack of ${joint.name}`} result={stack} />
+            </span>
+          </Spread>
+          <Spread>
+            <Label>torque, hose maker’s sheet</Label>
+            <strong>{write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}</strong>
+          </Spread>
+        </Rows>
+      ) : null}
+      <Stack style={{ marginTop: 12 }}>
+        <Fields>
+          <TextField
+            label={`Bolt thread (port ${port.thread})`}
+            value={parts.thread}
+            isDisabled={finished}
+            onChange={(thread) => change({ thread })}
+          />
+          <QuantityField
+            label="Bolt under the head"
+            kind="length"
+            text={parts.length}
+            onText={(next) => change({ length: next })}
+          />
+          <Pick<JointMaterial>
+            label="Bolt"
+            value={parts.material}
+            isDisabled={finished}
+            options={MATERIALS}
+            onChange={(material) => change({ material })}
+          />
+          <Pick<JointMaterial>
+            label="Washers"
+            value={parts.washer}
+            isDisabled={finished}
+            options={MATERIALS}
+            onChange={(material) => change({ washer: material })}
+          />
+        </Fields>
+        {draft === null ? null : (
+          <>
+            <Cautions cautions={jointCautions(view, bolt, washer)} />
+            <SaveProblem save={edit} onTakeTheirs={clear} />
+            <Spread>
+              <PlainButton
+                isDisabled={typedLength === null || bolt.thread === '' || finished}
+                onPress={() =>
+                  edit.mutate(
+                    {
+                      params: { jobId: detail.job.id, jointId: joint.id },
+                      body: { version: chosen.version, bolt, washer },
+                    },
+                    { onSuccess: clear },
+                  )
+                }
+              >
+                Keep these parts
+              </PlainButton>
+              <PlainButton onPress={clear}>Undo</PlainButton>
+            </Spread>
+          </>
+        )}
+      </Stack>
+    </Sheet>
+  );
+}
+
+const MATERIALS = JOINT_MATERIALS.map((material) => ({ value: material, text: MATERIAL_NAMES[material] }));

@@ -1,0 +1,46 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { ApiError } from './api/client.ts';
+import { router } from './app/router.tsx';
+import { applyTheme, readTheme } from './app/theme.ts';
+import { GlobalStyle } from './design/GlobalStyle.tsx';
+import { FONT } from './design/tokens.ts';
+
+/** The server says what is wrong; asking again helps only when it was away. */
+const worthAnotherTry = (failures: number, error: Error) =>
+  failures < 2 &&
+  error instanceof ApiError &&
+  (error.code === 'offline' || error.code === 'database-unavailable');
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { retry: worthAnotherTry, retryDelay: 800, staleTime: 5_000 },
+    mutations: { retry: false, networkMode: 'always' },
+  },
+});
+
+/** The sheet is drawn once, in its own type: nothing moves when a font arrives late. */
+const FONT_WAIT_ms = 1500;
+async function fontsReady(): Promise<void> {
+  const faces = [`400 15px ${FONT.words}`, `650 15px ${FONT.words}`, `400 15px ${FONT.figures}`];
+  const late = new Promise((resolve) => setTimeout(resolve, FONT_WAIT_ms));
+  await Promise.race([Promise.all(faces.map((face) => document.fonts.load(face))), late]);
+}
+
+applyTheme(readTheme());
+const root = document.getElementById('root');
+if (root === null) throw new Error('The page has no root element');
+void fontsReady().then(() =>
+  createRoot(root).render(
+    <StrictMode>
+      <GlobalStyle />
+      <QueryClientProvider client={client}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
+);

@@ -1,0 +1,8 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react()],
+  server: { proxy: { '/api': process.env.ZEPHYRCOMBE_API ?? 'http://127.0.0.1:4180' } },
+  build: { target: 'es2022', sourcemap: false, manifest: true },
+});
