@@ -14,7 +14,7 @@ const transform = {
 };
 
 /** These ship as ES modules only and are compiled like our own code. */
-const esModulesOnly = ['d3-[a-z]+', 'internmap', '@internationalized'];
+const esModulesOnly = ['d3-[a-z]+', 'internmap', '@internationalized', 'cookie'];
 
 const room = (name) => ({
   displayName: name,

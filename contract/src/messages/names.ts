@@ -111,7 +111,6 @@ export const OUTFLOW_NAMES: Readonly<Record<Outflow, string>> = {
 
 export const HANDOVER_NAMES: Readonly<Record<HandoverCheck, string>> = {
   pressureHeld: 'Full pressure held for a minute, lever did not sink',
-  jointsDry: 'Every joint wiped and dry under pressure',
   levelAtMark: 'Fluid level at the mark, not above',
   capAndDiaphragm: 'Diaphragm seated, cap on',
   lockToLockAgain: 'Lock to lock and full travel once more: no pull, no rub',

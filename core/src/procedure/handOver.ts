@@ -3,7 +3,6 @@ import type { Caution } from '../mistakes/caution.ts';
 
 export const HANDOVER_CHECKS = [
   'pressureHeld',
-  'jointsDry',
   'levelAtMark',
   'capAndDiaphragm',
   'lockToLockAgain',

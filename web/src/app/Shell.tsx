@@ -180,7 +180,8 @@ export function Shell() {
           </nav>
           <UnitsButton onPress={() => setLeaf('units')}>
             <Unseen>Units and paper: </Unseen>
-            {UNITS[length].symbol} · {UNITS[torque].symbol} · {UNITS[temperature].symbol}
+            {UNITS[length].symbol} · {UNITS[torque].symbol}
+            <span className="name"> · {UNITS[temperature].symbol}</span>
           </UnitsButton>
           <span className="name">{person.name}</span>
           <KeyButton onPress={() => setLeaf('keys')} aria-label="Keys">

@@ -36,6 +36,7 @@ export const router = createBrowserRouter([
   {
     path: '/sign-in',
     ErrorBoundary: Broken,
+    HydrateFallback: () => null,
     lazy: async () => ({ Component: (await import('../features/sign-in/SignInPage.tsx')).SignInPage }),
   },
   {

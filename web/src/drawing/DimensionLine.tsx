@@ -17,7 +17,7 @@ const TICK = 5;
 /** A dimension line with slanted ticks, its figure standing in the gap. */
 export function DimensionLine({ x1, x2, y, from1, from2, text, gap }: DimensionLineProps) {
   const middle = (x1 + x2) / 2;
-  const opening = gap ?? (text ? text.length * 8.6 + 16 : 0);
+  const opening = gap ?? (text ? text.length * 9.2 + 18 : 0);
   const stroke = colour('inkSoft');
   return (
     <g>

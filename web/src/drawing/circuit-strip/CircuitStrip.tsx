@@ -148,9 +148,9 @@ export function CircuitStrip({
               />
               <line x1="6" x2="52" y1="-29" y2="-29" stroke="#1d2a2f" strokeDasharray="3 3" />
               <rect
-                x="0"
+                x="1"
                 y="-10"
-                width="78"
+                width="77"
                 height="20"
                 fill={colour('sheet')}
                 stroke={colour('ink')}

@@ -111,7 +111,10 @@ export function BleedPage() {
 }
 
 const Count = styled.p`
-  font: 650 120px/1 ${FONT.words};
+  font: 650 112px/1 ${FONT.words};
+  ${PHONE} {
+    font-size: 88px;
+  }
   text-align: center;
   margin: 4px 0 0;
   font-variant-numeric: tabular-nums;
@@ -192,16 +195,13 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
           {shown + pending}
         </Count>
         <Fine style={{ textAlign: 'center' }}>
-          strokes since the last top-up <Unseen>of the reservoir</Unseen>
+          strokes since the last top-up <Unseen>of the reservoir</Unseen>{' '}
+          {guard?.ok ? <Working of="strokes left" result={guard} /> : null}
         </Fine>
       </div>
       {guard?.ok ? (
         <>
           <ReservoirDrawing guard={guard.value} pending={pending} />
-          <Spread>
-            <Fine>Full strokes with the lever to its stop</Fine>
-            <Working of="strokes left" result={guard} />
-          </Spread>
           <Cautions cautions={guard.cautions} />
         </>
       ) : (

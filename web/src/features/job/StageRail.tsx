@@ -1,7 +1,8 @@
 import type { Stage } from '@zephyrcombe/core';
 import { STAGES } from '@zephyrcombe/core';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
-import { NavLink, useSearchParams } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { Unseen } from '../../design/layout.ts';
 import { PHONE, SIZE, colour } from '../../design/tokens.ts';
@@ -80,9 +81,17 @@ interface StageRailProps {
 /** The six stages as a dimension line; the current one sits on it in ink. */
 export function StageRail({ jobId, done }: StageRailProps) {
   const [search] = useSearchParams();
+  const rail = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // On a phone the rail is longer than the screen: the current stage is brought into view.
+  useEffect(() => {
+    const active = rail.current?.querySelector<HTMLElement>('a.active');
+    if (active && rail.current)
+      rail.current.scrollLeft = active.offsetLeft - rail.current.clientWidth / 2 + active.clientWidth / 2;
+  }, [pathname]);
   const kept = search.size > 0 ? `?${search.toString()}` : '';
   return (
-    <Rail aria-label="Stages" className="no-print">
+    <Rail ref={rail} aria-label="Stages" className="no-print">
       <ol>
         {STAGES.map((stage, index) => (
           <li key={stage}>

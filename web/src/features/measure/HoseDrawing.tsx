@@ -12,7 +12,9 @@ export interface DrawnLength {
   /** Distance of the dimension's ends from the sealing points, metres. */
   readonly insetA_m: number;
   readonly insetB_m: number;
-  readonly text: string;
+  readonly figure: string;
+  /** From where to where; left out where the drawing is narrow. */
+  readonly datum: string;
 }
 
 interface HoseDrawingProps {
@@ -45,6 +47,7 @@ const FITTING_SCALE_px_per_m = 1150;
 const HOSE_Y = 172;
 const ENTRY_Y = 24;
 const ROW = 34;
+const NARROW = 520;
 
 export function HoseDrawing({ length_m, endA, endB, nameA, nameB, lengths, entry }: HoseDrawingProps) {
   const [ref, width] = useWidth<HTMLDivElement>(640);
@@ -90,7 +93,7 @@ export function HoseDrawing({ length_m, endA, endB, nameA, nameB, lengths, entry
             y={HOSE_Y + 40 + index * ROW}
             from1={HOSE_Y + 12}
             from2={HOSE_Y + 12}
-            text={drawn.text}
+            text={width < NARROW ? drawn.figure : `${drawn.figure} ${drawn.datum}`}
           />
         ))}
       </svg>

@@ -158,7 +158,8 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
                 <Spread key={datum.endA + datum.endB}>
                   <Label>{datumName(datum)}</Label>
                   <span>
-                    <Figure $size="large">{write.length(converted.value.length_m)}</Figure>
+                    <Figure $size="large">{write.length(converted.value.length_m)}</Figure>{' '}
+                    <Working of={`length ${datumName(datum)}`} result={converted} />
                   </span>
                 </Spread>
               ) : null;
@@ -175,8 +176,8 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
           </Spread>
         </Rows>
       ) : null}
-      <Sheet as="fieldset">
-        <SheetTitle as="legend">Checked at the vehicle</SheetTitle>
+      <Sheet role="group" aria-label="Checked at the vehicle">
+        <SheetTitle>Checked at the vehicle</SheetTitle>
         {CHECKS.map(([check, text]) => (
           <Tick
             key={check}

@@ -78,7 +78,8 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
               key: wanted.endA + wanted.endB,
               insetA_m: inset,
               insetB_m: total - inset,
-              text: `${write.length(result.value.length_m)} ${datumName(wanted)}`,
+              figure: write.length(result.value.length_m),
+              datum: datumName(wanted),
             },
           ];
         });

@@ -1,0 +1,392 @@
+import { randomUUID } from 'node:crypto';
+import type { JobDetail } from '@zephyrcombe/contract';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { demoId } from '../../demo/identity.ts';
+import type { TestServer } from '../../testing/testServer.ts';
+import { problemOf, startTestServer } from '../../testing/testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+const WICK = demoId('wick');
+const HOSE = demoId('wick/front/hose');
+const SEALS = { endA: 'eyeCentre', endB: 'eyeCentre' } as const;
+
+async function newJob(): Promise<JobDetail> {
+  const reply = await server.ask('POST', '/api/jobs', {
+    vehicleId: WICK,
+    circuitId: demoId('wick/front/circuit'),
+    title: 'Front hose',
+    reason: 'Cracked',
+    hoseIds: [HOSE],
+  });
+  expect(reply.statusCode).toBe(200);
+  return reply.json();
+}
+
+async function act(method: 'PATCH' | 'POST', job: JobDetail, path: string, body: object): Promise<JobDetail> {
+  server.pass(1000);
+  const reply = await server.ask(method, `/api/jobs/${job.job.id}${path}`, body);
+  if (reply.statusCode !== 200) throw new Error(`${path}: ${reply.body}`);
+  return reply.json();
+}
+
+const reading = (length_m: number, over: object = {}) => ({
+  id: randomUUID(),
+  hoseId: HOSE,
+  pose: 'fullDroop',
+  length_m,
+  typed: `${length_m * 1000} mm`,
+  datum: SEALS,
+  aid: 'tube',
+  remainingTravel_m: 0,
+  ...over,
+});
+const CHECKED = { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true };
+const hoseOf = (job: JobDetail) => {
+  const [hose] = job.hoses;
+  if (!hose) throw new Error('the job has no hose');
+  return hose;
+};
+
+async function measured(): Promise<JobDetail> {
+  let job = await newJob();
+  job = await act('POST', job, '/readings', reading(0.928));
+  job = await act('POST', job, '/readings', reading(0.93));
+  job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, poseChecks: CHECKED });
+  return job;
+}
+
+const torque = (job: JobDetail, jointIndex: number, over: object = {}) => ({
+  id: randomUUID(),
+  jointId: job.joints[jointIndex]?.jointId,
+  wrenchId: demoId('bench-25'),
+  torque_Nm: 19.6,
+  typed: '19.6 N·m',
+  freshWashers: 2,
+  settled: true,
+  witnessMark: true,
+  ...over,
+});
+
+async function handTight(job: JobDetail): Promise<JobDetail> {
+  let current = job;
+  for (const joint of job.joints)
+    current = await act('PATCH', current, `/joints/${joint.jointId}`, {
+      version: joint.version,
+      handTight: true,
+    });
+  return current;
+}
+
+describe('a job from first look to service record', () => {
+  test('goes through and leaves a record that says when the fluid is due', async () => {
+    let job = await measured();
+    job = await act('PATCH', job, '', { version: job.job.version, endsConfirmed: true });
+    job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, order_m: 0.942 });
+    job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, specified: true });
+    job = await handTight(job);
+    job = await act('PATCH', job, '', {
+      version: job.job.version,
+      fitChecks: { settle: true, lockToLock: true, droopAndBump: true },
+    });
+    job = await act('POST', job, '/torque-records', torque(job, 0));
+    job = await act('POST', job, '/torque-records', torque(job, 1));
+    const nipple = job.circuit.components.find((component) => component.kind === 'bleedNipple');
+    for (const kind of ['stroke', 'stroke', 'clear'])
+      job = await act('POST', job, `/nipples/${nipple?.id}/events`, { id: randomUUID(), kind });
+    for (const joint of job.joints)
+      job = await act('PATCH', job, `/joints/${joint.jointId}`, {
+        version: joint.version,
+        leakChecked: true,
+      });
+    job = await act('PATCH', job, '', {
+      version: job.job.version,
+      handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])),
+    });
+    const finish = {
+      version: job.job.version,
+      serviceId: randomUUID(),
+      servicedOn: '2026-11-23',
+      distance_m: 18_500_000,
+      distanceTyped: '18500 km',
+      grade: 'DOT 4',
+      batch: 'SK-2610',
+      bottleOpenedOn: '2026-11-23',
+      quantity_m3: 3.5e-4,
+      oldColour: 'tea',
+      oldWaterFraction: 0.03,
+      signature: 'brannoc hale',
+    };
+
+    const forged = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
+      ...finish,
+      signature: 'Ottoline Fenn',
+    });
+    expect(problemOf(forged)).toMatchObject({ status: 400, errors: [{ field: 'signature' }] });
+    const backwards = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
+      ...finish,
+      distance_m: 1_000_000,
+    });
+    expect(problemOf(backwards)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });
+    const wrongFluid = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
+      ...finish,
+      grade: 'mineral oil',
+    });
+    expect(problemOf(wrongFluid)).toMatchObject({ code: 'stop-not-answered', cautions: [{ id: 'M77' }] });
+
+    job = await act('POST', job, '/finish', finish);
+    // Two years and 48,000 km on: the shop's and the maker's interval, whichever is stricter.
+    expect(job.fluidService).toMatchObject({
+      dueOn: '2028-11-23',
+      dueDistance_m: 66_500_000,
+      by: 'Brannoc Hale',
+      batch: 'SK-2610',
+    });
+    expect(job.job).toMatchObject({ status: 'finished', signedBy: 'Brannoc Hale' });
+
+    const vehicle = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<{
+      vehicle: { distance_m: number };
+      circuits: { hoses: { id: string; length_m: number }[] }[];
+    }>();
+    expect(vehicle.vehicle.distance_m).toBe(18_500_000);
+    expect(
+      vehicle.circuits.flatMap((circuit) => circuit.hoses).find((hose) => hose.id === HOSE)?.length_m,
+    ).toBeCloseTo(0.942, 9);
+
+    const again = await server.ask('POST', `/api/jobs/${job.job.id}/readings`, reading(0.9));
+    expect(problemOf(again)).toMatchObject({ status: 409, code: 'job-finished' });
+    const log = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{
+      items: { kind: string }[];
+    }>();
+    expect(log.items.map((entry) => entry.kind)).toEqual([
+      'opened',
+      'readingTaken',
+      'readingTaken',
+      'poseChecked',
+      'lookedOver',
+      'lengthTaken',
+      'specified',
+      'handTight',
+      'handTight',
+      'fitChecked',
+      'torqued',
+      'torqued',
+      'bled',
+      'leakChecked',
+      'leakChecked',
+      'handoverChecked',
+      'finished',
+    ]);
+  });
+});
+
+describe('measuring', () => {
+  test('a length with an open stop is refused, and taken with a reason that is logged', async () => {
+    let job = await newJob();
+    job = await act('POST', job, '/readings', reading(0.928, { remainingTravel_m: 0.012 }));
+    const body = { version: hoseOf(job).version, order_m: 0.953 };
+    const refused = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, body);
+    expect(problemOf(refused).cautions?.map((caution) => caution.id)).toEqual(['M01', 'M06', 'M05']);
+    const overrides = ['M01', 'M06', 'M05'].map((caution) => ({ caution, reason: 'Lead looked at it' }));
+    job = await act('PATCH', job, `/hoses/${HOSE}`, { ...body, overrides });
+    expect(hoseOf(job).order_m).toBe(0.953);
+    const log = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{
+      items: { detail: { overrides?: unknown } }[];
+    }>();
+    expect(log.items.at(-1)?.detail.overrides).toEqual(overrides);
+  });
+
+  test('a length shorter than the readings ask for is refused', async () => {
+    const job = await measured();
+    const reply = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, {
+      version: hoseOf(job).version,
+      order_m: 0.93,
+    });
+    expect(problemOf(reply)).toMatchObject({ status: 400, errors: [{ field: 'order_m' }] });
+  });
+
+  test('a reading sent twice is one reading, and a new one opens the taken length again', async () => {
+    let job = await measured();
+    job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, order_m: 0.942 });
+    const twice = reading(0.935);
+    job = await act('POST', job, '/readings', twice);
+    job = await act('POST', job, '/readings', twice);
+    expect(job.readings).toHaveLength(3);
+    expect(hoseOf(job).order_m).toBeNull();
+    job = await act('POST', job, `/readings/${twice.id}/strike`, { because: 'Mark slipped' });
+    expect(job.readings.at(-1)).toMatchObject({ id: twice.id, struckBecause: 'Mark slipped' });
+  });
+
+  test('a negative length is refused with the field’s name', async () => {
+    const job = await newJob();
+    const reply = await server.ask('POST', `/api/jobs/${job.job.id}/readings`, reading(-0.928));
+    expect(problemOf(reply)).toMatchObject({
+      status: 400,
+      code: 'validation-failed',
+      errors: [{ field: 'length_m', message: 'must be more than 0' }],
+    });
+  });
+
+  test('nothing is ordered without a droop reading', async () => {
+    const job = await newJob();
+    const reply = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, {
+      version: 0,
+      order_m: 0.9,
+    });
+    expect(problemOf(reply)).toMatchObject({ status: 422, code: 'no-answer' });
+    expect(problemOf(reply).detail).toContain('full droop');
+  });
+});
+
+describe('specifying', () => {
+  test('a bolt that does not match its port is a stop', async () => {
+    let job = await measured();
+    job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, order_m: 0.942 });
+    const [joint] = job.joints;
+    job = await act('PATCH', job, `/joints/${joint?.jointId}`, {
+      version: joint?.version,
+      bolt: { ...joint?.bolt, thread: 'M10×1.25' },
+    });
+    const reply = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, {
+      version: hoseOf(job).version,
+      specified: true,
+    });
+    expect(problemOf(reply)).toMatchObject({ code: 'stop-not-answered', cautions: [{ id: 'M20' }] });
+  });
+
+  test('a hose that is not measured is not specified', async () => {
+    const job = await newJob();
+    const reply = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, {
+      version: 0,
+      specified: true,
+    });
+    expect(problemOf(reply)).toMatchObject({ status: 422, code: 'stage-not-ready' });
+  });
+});
+
+describe('torque', () => {
+  let job: JobDetail;
+  beforeAll(async () => {
+    job = await handTight(await newJob());
+  });
+  const send = async (over: object) =>
+    problemOf(await server.ask('POST', `/api/jobs/${job.job.id}/torque-records`, torque(job, 0, over)));
+
+  test.each([
+    [
+      '300 N·m on a banjo is a slip',
+      { torque_Nm: 300 },
+      { code: 'no-answer', errors: [{ field: 'torque_Nm' }] },
+    ],
+    ['12 N·m is not tight enough', { torque_Nm: 12 }, { code: 'torque-below-range' }],
+    [
+      '21.7 N·m is over the limit',
+      { torque_Nm: 21.7 },
+      { code: 'stop-not-answered', cautions: [{ id: 'M71' }] },
+    ],
+    ['one washer is missing', { freshWashers: 1 }, { code: 'stop-not-answered', cautions: [{ id: 'M57' }] }],
+    [
+      'the wheel wrench is out of its range',
+      { wrenchId: demoId('wheel-110') },
+      { code: 'stop-not-answered', cautions: [{ id: 'M72' }] },
+    ],
+    [
+      'the wrench is not of this shop',
+      { wrenchId: randomUUID() },
+      { code: 'validation-failed', errors: [{ field: 'wrenchId' }] },
+    ],
+    [
+      'the joint is not of this job',
+      { jointId: randomUUID() },
+      { code: 'validation-failed', errors: [{ field: 'jointId' }] },
+    ],
+  ])('%s: nothing is saved', async (_name, over, expected) => {
+    expect(await send(over)).toMatchObject(expected);
+    const after = (await server.ask('GET', `/api/jobs/${job.job.id}`)).json<JobDetail>();
+    expect(after.torqueRecords).toEqual([]);
+  });
+
+  test('an over-torqued joint is recorded with its reason but is not done', async () => {
+    const other = await handTight(await newJob());
+    const over = await act(
+      'POST',
+      other,
+      '/torque-records',
+      torque(other, 0, {
+        torque_Nm: 22,
+        overrides: [{ caution: 'M71', reason: 'Slipped; new bolt fitted' }],
+      }),
+    );
+    expect(over.torqueRecords).toMatchObject([{ verdict: 'above', torque_Nm: 22 }]);
+    const [joint] = over.joints;
+    const leak = await server.ask('PATCH', `/api/jobs/${over.job.id}/joints/${joint?.jointId}`, {
+      version: joint?.version,
+      leakChecked: true,
+    });
+    expect(problemOf(leak)).toMatchObject({ code: 'stage-not-ready' });
+  });
+
+  test('a joint that is not on hand tight is not torqued', async () => {
+    const other = await newJob();
+    const reply = await server.ask('POST', `/api/jobs/${other.job.id}/torque-records`, torque(other, 0));
+    expect(problemOf(reply)).toMatchObject({ code: 'stage-not-ready' });
+  });
+});
+
+describe('bleeding', () => {
+  test('a stroke sent twice counts once, and the last one is taken back', async () => {
+    let job = await newJob();
+    const nipple = job.circuit.components.find((component) => component.kind === 'bleedNipple');
+    const stroke = { id: randomUUID(), kind: 'stroke' };
+    job = await act('POST', job, `/nipples/${nipple?.id}/events`, stroke);
+    job = await act('POST', job, `/nipples/${nipple?.id}/events`, stroke);
+    expect(job.bleedRuns[0]?.events).toHaveLength(1);
+    const undone = await server.ask(
+      'DELETE',
+      `/api/jobs/${job.job.id}/nipples/${nipple?.id}/events/${stroke.id}`,
+    );
+    expect(undone.json<JobDetail>().bleedRuns[0]?.events).toEqual([]);
+    const nowhere = await server.ask(
+      'POST',
+      `/api/jobs/${job.job.id}/nipples/${job.joints[0]?.jointId}/events`,
+      stroke,
+    );
+    expect(nowhere.statusCode).toBe(404);
+    const nothing = await server.ask('POST', `/api/jobs/${job.job.id}/nipples/${nipple?.id}/events`, {
+      id: randomUUID(),
+      kind: 'outflow',
+    });
+    expect(problemOf(nothing)).toMatchObject({ errors: [{ field: 'outflow' }] });
+  });
+});
+
+describe('signing off too early', () => {
+  test('names the joint, the nipple or the check that is open', async () => {
+    const job = await server.job('petrelle-bars');
+    const body = {
+      version: job.job.version,
+      serviceId: randomUUID(),
+      servicedOn: '2026-11-23',
+      distance_m: null,
+      distanceTyped: '',
+      grade: 'DOT 4',
+      batch: '',
+      bottleOpenedOn: null,
+      quantity_m3: null,
+      oldColour: null,
+      oldWaterFraction: null,
+      signature: 'Brannoc Hale',
+    };
+    const reply = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, body);
+    expect(problemOf(reply)).toMatchObject({
+      status: 422,
+      code: 'stage-not-ready',
+      errors: [{ field: 'fit' }],
+    });
+    expect(problemOf(reply).detail).toContain('3 joints are not torqued');
+  });
+});

@@ -1,0 +1,110 @@
+/** A server on a database of its own, with the demo shop in it and a clock that stands still until it is told. */
+import { randomUUID } from 'node:crypto';
+import type { JobDetail, ProblemDetails } from '@zephyrcombe/contract';
+import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
+import { Sequelize } from 'sequelize';
+import { buildApp } from '../app.ts';
+import type { Config, DatabaseConfig } from '../config.ts';
+import type { Database } from '../database/database.ts';
+import { openDatabase } from '../database/database.ts';
+import { migrate } from '../database/migrations.ts';
+import { demoId } from '../demo/identity.ts';
+import { seedIfEmpty } from '../demo/seed.ts';
+import { DEMO_PASSPHRASE } from '../features/sessions/session.service.ts';
+
+export interface TestServer {
+  readonly app: FastifyInstance;
+  readonly database: Database;
+  readonly config: Config;
+  /** Moves the clock on. */
+  pass(milliseconds: number): void;
+  /** A request as the signed-in person; `null` as nobody. */
+  ask(
+    method: InjectOptions['method'] & string,
+    url: string,
+    body?: object,
+    cookie?: string | null,
+  ): Promise<LightMyRequestResponse>;
+  job(key: string): Promise<JobDetail>;
+  signInAs(key: string): Promise<string>;
+  close(): Promise<void>;
+}
+
+export function databaseConfig(
+  name: string,
+  port = Number(process.env.ZEPHYRCOMBE_TEST_DATABASE_PORT),
+): DatabaseConfig {
+  return { host: '127.0.0.1', port, name, user: 'zephyrcombe', password: 'zephyrcombe' };
+}
+
+/** A new, empty database on the test run's MariaDB. */
+export async function createDatabase(port?: number): Promise<DatabaseConfig> {
+  const config = databaseConfig(`test_${randomUUID().replaceAll('-', '')}`, port);
+  const root = new Sequelize('', config.user, config.password, {
+    host: config.host,
+    port: config.port,
+    dialect: 'mysql',
+    logging: false,
+  });
+  await root.query(`CREATE DATABASE ${config.name} CHARACTER SET utf8mb4`);
+  await root.close();
+  return config;
+}
+
+/** 23 November 2026, ten in the morning where the server stands. */
+const START = new Date(2026, 10, 23, 10).getTime();
+
+export async function startTestServer(port?: number): Promise<TestServer> {
+  const databaseSettings = await createDatabase(port);
+  const config: Config = {
+    host: '127.0.0.1',
+    port: 0,
+    database: databaseSettings,
+    secret: 'x'.repeat(40),
+    demo: true,
+    webFolder: null,
+  };
+  const database = openDatabase(databaseSettings);
+  await migrate(database.sequelize);
+  let now = START;
+  const dependencies = { config, database, clock: () => new Date(now) };
+  await seedIfEmpty(dependencies);
+  const app = await buildApp(dependencies);
+
+  const signInAs = async (key: string) => {
+    const reply = await app.inject({
+      method: 'POST',
+      url: '/api/session',
+      payload: { personId: demoId(key), passphrase: DEMO_PASSPHRASE },
+    });
+    const cookie = reply.cookies[0];
+    if (!cookie) throw new Error(`Sign-in failed: ${reply.body}`);
+    return `${cookie.name}=${encodeURIComponent(cookie.value)}`;
+  };
+  const brannoc = await signInAs('brannoc');
+  // An injected request starts only when it is awaited; inside an async function it starts at once.
+  const ask: TestServer['ask'] = async (method, url, body, cookie = brannoc) =>
+    await app.inject({
+      method: method as 'GET',
+      url,
+      ...(body ? { payload: body } : {}),
+      headers: cookie === null ? {} : { cookie },
+    });
+  return {
+    app,
+    database,
+    config,
+    pass: (milliseconds) => {
+      now += milliseconds;
+    },
+    ask,
+    signInAs,
+    job: async (key) => (await ask('GET', `/api/jobs/${demoId(`job/${key}`)}`)).json<JobDetail>(),
+    close: async () => {
+      await app.close();
+      await database.close();
+    },
+  };
+}
+
+export const problemOf = (reply: LightMyRequestResponse): ProblemDetails => reply.json();
