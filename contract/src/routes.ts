@@ -122,7 +122,7 @@ export const ROUTES = {
       version: Version,
       reason: Note.optional(),
       endsConfirmed: z.boolean().optional(),
-      fitChecks: FitChecksSchema.optional(),
+      fitChecks: FitChecksSchema.partial().optional(),
       handoverChecks: HandoverChecksSchema.optional(),
     }),
     reply: JobDetailSchema,
@@ -135,7 +135,7 @@ export const ROUTES = {
     body: z.strictObject({
       version: Version,
       finding: z.enum(FINDINGS).optional(),
-      poseChecks: JobHoseSchema.shape.poseChecks.optional(),
+      poseChecks: JobHoseSchema.shape.poseChecks.partial().optional(),
       order_m: JobHoseSchema.shape.order_m.optional(),
       orderDatum: JobHoseSchema.shape.orderDatum.optional(),
       endA: JobHoseSchema.shape.endA.optional(),

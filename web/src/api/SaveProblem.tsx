@@ -68,11 +68,13 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
   return (
     <Notice severity="stop" title={error.title} live>
       <p>{error.message}</p>
-      {details?.errors?.map((issue) => (
-        <p key={issue.field}>
-          <strong>{issue.field}</strong> {issue.message}
-        </p>
-      ))}
+      {details?.errors
+        ?.filter((issue) => issue.message !== error.message)
+        .map((issue) => (
+          <p key={issue.field}>
+            <strong>{issue.field}</strong> {issue.message}
+          </p>
+        ))}
       {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}
       {variables ? (
         <Line style={{ marginTop: 10 }}>

@@ -2,7 +2,10 @@
 import type { JobDetail, RouteName } from '@zephyrcombe/contract';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
-import { ApiError, call } from './client.ts';
+import type { ApiError } from './client.ts';
+import { call } from './client.ts';
+import { withAction } from './optimistic.ts';
+import { OwnWrites } from './ownWrites.ts';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -58,14 +61,85 @@ export type JobActionName = Extract<
   | 'finishJob'
 >;
 
-/** One action on one job. Actions on a job wait for each other, so that versions follow on. */
+type AnyRequest = RequestOf<JobActionName>;
+const ownWrites = new OwnWrites();
+
+/** The row an action writes, and its version in a detail; null for actions that only add. */
+function versionedRow(
+  name: JobActionName,
+  input: AnyRequest,
+  detail: JobDetail | undefined,
+): { readonly row: string; readonly version: number | undefined } | null {
+  const params = (input.params ?? {}) as Readonly<Record<string, string>>;
+  switch (name) {
+    case 'editJob':
+    case 'finishJob':
+      return { row: `job ${params.jobId}`, version: detail?.job.version };
+    case 'editJobHose':
+      return {
+        row: `hose ${params.jobId} ${params.hoseId}`,
+        version: detail?.hoses.find((hose) => hose.hoseId === params.hoseId)?.version,
+      };
+    case 'editJobJoint':
+      return {
+        row: `joint ${params.jobId} ${params.jointId}`,
+        version: detail?.joints.find((joint) => joint.jointId === params.jointId)?.version,
+      };
+    default:
+      return null;
+  }
+}
+
+/** The input on the version that follows this page's own earlier writes. */
+function onOwnVersion(name: JobActionName, input: AnyRequest): AnyRequest {
+  const target = versionedRow(name, input, undefined);
+  const body = input.body as { readonly version: number } | undefined;
+  if (target === null || body === undefined) return input;
+  return { ...input, body: { ...body, version: ownWrites.follow(target.row, body.version) } } as AnyRequest;
+}
+
+/**
+ * One action on one job: shown at once, sent in turn. Actions on a job wait for each other, so that versions
+ * follow on; what is still waiting stays in the picture when an earlier reply arrives.
+ */
 export function useJobAction<Name extends JobActionName>(name: Name, jobId: string) {
   const client = useQueryClient();
+  const { queryKey } = jobQuery(jobId);
+  const scope = `job ${jobId}`;
   return useMutation<JobDetail, ApiError, RequestOf<Name>>({
-    mutationFn: (input) => call(name, input) as Promise<JobDetail>,
-    scope: { id: `job ${jobId}` },
+    mutationKey: [name],
+    scope: { id: scope },
+    mutationFn: async (input) => {
+      const sent = onOwnVersion(name, input as AnyRequest);
+      const detail = (await call(name, sent as RequestOf<Name>)) as JobDetail;
+      const row = versionedRow(name, sent, detail);
+      if (row?.version !== undefined)
+        ownWrites.record(row.row, (sent.body as { readonly version: number }).version, row.version);
+      return detail;
+    },
+    onMutate: async (input) => {
+      await client.cancelQueries({ queryKey, exact: true });
+      client.setQueryData(
+        queryKey,
+        (detail) => detail && withAction(detail, name, input as AnyRequest, new Date().toISOString()),
+      );
+    },
     onSuccess: (detail) => {
-      client.setQueryData(jobQuery(jobId).queryKey, detail);
+      const waiting = client.getMutationCache().findAll({
+        status: 'pending',
+        predicate: (mutation) => mutation.options.scope?.id === scope && mutation.state.isPaused,
+      });
+      const shown = waiting.reduce(
+        (current, mutation) =>
+          withAction(
+            current,
+            mutation.options.mutationKey?.[0] as JobActionName,
+            mutation.state.variables as AnyRequest,
+            new Date().toISOString(),
+          ),
+        detail,
+      );
+      client.setQueryData(queryKey, shown);
       void client.invalidateQueries({ queryKey: ['jobs'] });
       void client.invalidateQueries({ queryKey: ['job', jobId, 'log'] });
       if (name === 'finishJob') {
@@ -73,10 +147,7 @@ export function useJobAction<Name extends JobActionName>(name: Name, jobId: stri
         void client.invalidateQueries({ queryKey: ['vehicle'] });
       }
     },
-    onError: (error) => {
-      if (error.code === 'stale-write')
-        void client.invalidateQueries({ queryKey: ['job', jobId], exact: true });
-    },
+    // What was shown ahead of its time is put right.
+    onError: () => void client.invalidateQueries({ queryKey, exact: true }),
   });
 }
-export type JobAction<Name extends JobActionName> = ReturnType<typeof useJobAction<Name>>;

@@ -16,18 +16,21 @@ function read<Value>(key: string, initial: Value): Value {
 export function useDraft<Value>(
   key: string,
   initial: Value,
-): readonly [Value, (value: Value) => void, () => void] {
+): readonly [Value, (next: Value | ((current: Value) => Value)) => void, () => void] {
   const [state, setState] = useState(() => ({ key, value: read(key, initial) }));
   // Another hose or joint has a draft of its own.
   if (state.key !== key) setState({ key, value: read(key, initial) });
   const write = useCallback(
-    (value: Value) => {
-      setState({ key, value });
-      try {
-        localStorage.setItem(PREFIX + key, JSON.stringify(value));
-      } catch {
-        return;
-      }
+    (next: Value | ((current: Value) => Value)) => {
+      setState((before) => {
+        const value = typeof next === 'function' ? (next as (current: Value) => Value)(before.value) : next;
+        try {
+          localStorage.setItem(PREFIX + key, JSON.stringify(value));
+        } catch {
+          // The draft then lives as long as the page does.
+        }
+        return { key, value };
+      });
     },
     [key],
   );

@@ -28,7 +28,11 @@ export async function editJobHose(
   const current = detail.hoses.find((hose) => hose.hoseId === hoseId);
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
-  const { version, overrides, ...changes } = body;
+  const { version, overrides, poseChecks, ...rest } = body;
+  const changes = {
+    ...rest,
+    ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
+  };
   const next = { ...current, ...definedOnly(changes) };
 
   if (typeof changes.order_m === 'number') {

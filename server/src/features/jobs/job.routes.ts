@@ -146,14 +146,20 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     editJob: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async ({ job, transaction, log }) => {
-        const { version, ...changes } = body;
+        const { version, fitChecks, handoverChecks, ...rest } = body;
         if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
-        await job.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
-        if (changes.endsConfirmed !== undefined || changes.reason !== undefined) {
+        // Checks come one by one and are merged: two people ticking at once do not untick each other.
+        const changes = {
+          ...definedOnly(rest),
+          ...(fitChecks ? { fitChecks: { ...job.fitChecks, ...definedOnly(fitChecks) } } : {}),
+          ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
+        };
+        await job.update({ ...changes, version: version + 1 }, { transaction });
+        if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
           await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
         }
-        if (changes.fitChecks) await log('fitChecked', { ...changes.fitChecks });
-        if (changes.handoverChecks) await log('handoverChecked', { ...changes.handoverChecks });
+        if (fitChecks) await log('fitChecked', { ...fitChecks });
+        if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
       }),
 
     editJobHose: ({ request, params, body }) =>

@@ -173,14 +173,12 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
   const undo = useJobAction('undoBleedEvent', jobId);
   const guard = guardOf(detail);
   const finished = detail.job.status === 'finished';
-  // A stroke that is still on its way is counted already: the hand does not wait for the network.
-  const pending = add.isPending && add.variables.body?.kind === 'stroke' ? 1 : 0;
   const params = { jobId, nippleId };
   const record = (kind: 'stroke' | 'topUp' | 'clear') =>
     add.mutate({ params, body: { id: newId(), kind } }, kind === 'clear' ? { onSuccess: onNext } : {});
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
-  const empty = guard?.ok === true && guard.value.strokesLeft - pending <= 0;
+  const empty = guard?.ok === true && guard.value.strokesLeft <= 0;
 
   return (
     <Stack $gap={14}>
@@ -192,7 +190,7 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
       </div>
       <div>
         <Count aria-live="polite" data-testid="strokes">
-          {shown + pending}
+          {shown}
         </Count>
         <Fine style={{ textAlign: 'center' }}>
           strokes since the last top-up <Unseen>of the reservoir</Unseen>{' '}
@@ -201,7 +199,7 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
       </div>
       {guard?.ok ? (
         <>
-          <ReservoirDrawing guard={guard.value} pending={pending} />
+          <ReservoirDrawing guard={guard.value} />
           <Cautions cautions={guard.cautions} />
         </>
       ) : (
@@ -256,8 +254,8 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
 }
 
 /** The reservoir with its level as the count says, between full and minimum. */
-function ReservoirDrawing({ guard, pending }: { readonly guard: RefillGuard; readonly pending: number }) {
-  const left = Math.max(0, guard.strokesLeft - pending);
+function ReservoirDrawing({ guard }: { readonly guard: RefillGuard }) {
+  const left = Math.max(0, guard.strokesLeft);
   const share = guard.strokesBeforeMinimum > 0 ? left / guard.strokesBeforeMinimum : 0;
   const [top, minimum, bottom] = [18, 50, 66];
   const level = minimum - (minimum - top) * share;

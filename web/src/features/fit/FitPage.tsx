@@ -178,7 +178,7 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
             params: { jobId: detail.job.id },
             body: {
               version: detail.job.version,
-              fitChecks: { ...detail.job.fitChecks, [step.kind]: selected },
+              fitChecks: { [step.kind]: selected },
             },
           })
         }

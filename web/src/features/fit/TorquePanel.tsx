@@ -71,6 +71,8 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
     if (reading === null || !wrench || !judged?.ok) return;
     const id = draft.id === '' ? newId() : draft.id;
     setDraft({ ...draft, id });
+    // Stay at this joint: its record is seen before the next one is taken up.
+    onNext(joint.id);
     record.mutate(
       {
         params: { jobId: detail.job.id },

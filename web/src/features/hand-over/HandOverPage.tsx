@@ -87,7 +87,7 @@ function OpenHandOver() {
   const tick = (check: HandoverCheck, selected: boolean) =>
     edit.mutate({
       params: { jobId: job.id },
-      body: { version: job.version, handoverChecks: { ...job.handoverChecks, [check]: selected } },
+      body: { version: job.version, handoverChecks: { [check]: selected } },
     });
   const typedButWrong = (text: string, value: unknown) => text.trim() !== '' && value === null;
   const incomplete =

@@ -186,7 +186,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
             onChange={(selected) =>
               edit.mutate({
                 params,
-                body: { version: hose.version, poseChecks: { ...hose.poseChecks, [check]: selected } },
+                body: { version: hose.version, poseChecks: { [check]: selected } },
               })
             }
           >

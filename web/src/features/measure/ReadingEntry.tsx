@@ -35,7 +35,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   const detail = useJob();
   const write = useWriter();
   const take = useJobAction('takeReading', detail.job.id);
-  const [draft, setDraft, clear] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY);
+  const [draft, setDraft] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY);
   const finished = detail.job.status === 'finished';
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
   const jointName = (id: string | undefined) =>
@@ -104,10 +104,13 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
         },
       },
       {
-        onSuccess: () => (
-          clear(),
-          setDraft({ ...EMPTY, aid: draft.aid, datum: draft.datum, travel: draft.travel })
-        ),
+        // Whoever is quick has typed the next reading already: only what was recorded is cleared.
+        onSuccess: () =>
+          setDraft((current) => ({
+            ...current,
+            id: '',
+            text: current.text === draft.text ? '' : current.text,
+          })),
       },
     );
   };

@@ -1,0 +1,134 @@
+/** What people really type, and what really goes wrong: each is caught, said, and nothing typed is lost. */
+import type { Page } from '@playwright/test';
+import type { Zephyrcombe } from './support/zephyrcombe.ts';
+import { expect, signIn, test } from './support/zephyrcombe.ts';
+
+async function openJob(page: Page, own: Zephyrcombe, title: string, stage: string): Promise<void> {
+  await signIn(page, own);
+  await page.getByRole('link', { name: new RegExp(title) }).click();
+  await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+}
+
+test('a negative length and a length without unit are not recorded', async ({ page, own }) => {
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
+  const reading = page.getByLabel('Reading', { exact: true });
+  const record = page.getByRole('button', { name: /^Record/ });
+
+  await reading.fill('-928 mm');
+  await expect(page.getByText('Must be more than nothing')).toBeVisible();
+  await expect(record).toBeDisabled();
+
+  await reading.fill('928');
+  await expect(page.getByText('928 of what?')).toBeVisible();
+  await expect(record).toBeDisabled();
+  await page.getByRole('group', { name: 'Choose the unit' }).getByRole('button', { name: 'cm' }).click();
+  await expect(reading).toHaveValue('928 cm');
+  await reading.fill('928');
+  await reading.press('Enter');
+  await expect(reading).toHaveValue('928 mm');
+  await expect(page.getByRole('button', { name: 'Record 928 mm' })).toBeEnabled();
+
+  await reading.fill('1,234 mm');
+  await expect(page.getByText('That comma could be a decimal or a thousand')).toBeVisible();
+});
+
+test('300 N·m on a banjo, too little, and one over the limit are caught before they are saved', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/status of 422/);
+  await openJob(page, own, 'Raised bars, new front hoses', 'Fit');
+  const reached = page.getByLabel('Torque reached');
+  await reached.fill('300 N·m');
+  await expect(page.getByText(/300.0.N·m cannot be right/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Record the torque' })).toBeDisabled();
+  await reached.fill('12 N·m');
+  await expect(page.getByRole('heading', { name: /12.0.N·m is not tight enough yet/ })).toBeVisible();
+  await reached.fill('16 lbf·ft');
+  await expect(page.getByRole('heading', { name: /21.7.N·m is over the 21.0.N·m limit/ })).toBeVisible();
+
+  // The server asks for the fresh washers as well, and takes a reason only with a name to it.
+  await reached.fill('19.6 N·m');
+  await page.getByRole('button', { name: 'Record 19.6 N·m' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'This joint takes 4 fresh washers; 0 confirmed' }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Go back and cure it' }).click();
+  await expect(reached).toHaveValue('19.6 N·m');
+  expect(await own.query(`SELECT id FROM torque_record WHERE torque_Nm > 21 OR torque_Nm = 19.6`)).toEqual(
+    [],
+  );
+});
+
+test('a stale edit shows both versions and lets the person choose', async ({
+  page,
+  own,
+  complaints,
+  browser,
+}) => {
+  complaints.allow(/status of 409/);
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Look over');
+  await expect(page.getByLabel('What was found on Front hose')).toHaveValue('aged');
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await openJob(other, own, 'Front hose round the new lamp guard', 'Look over');
+  await other.getByLabel('What was found on Front hose').selectOption({ label: 'Leaking' });
+  await expect
+    .poll(() => own.query(`SELECT finding FROM job_hose WHERE finding = 'leaking'`))
+    .toHaveLength(1);
+
+  await page.getByLabel('What was found on Front hose').selectOption({ label: 'Chafed' });
+  await expect(
+    page.getByRole('heading', { name: 'Somebody else saved this while you were typing' }),
+  ).toBeVisible();
+  await expect(page.getByRole('row', { name: 'Finding Chafed Leaking' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByLabel('What was found on Front hose')).toHaveValue('chafed');
+  await expect.poll(() => own.query(`SELECT finding FROM job_hose WHERE finding = 'chafed'`)).toHaveLength(1);
+  await context.close();
+});
+
+test('the database stops in the middle: a clear message, the typed reading kept, and retry works', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  test.slow();
+  complaints.allow(/status of 503/);
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
+  const reading = page.getByLabel('Reading', { exact: true });
+  await reading.fill('931 mm');
+  own.killDatabase();
+  await page.getByRole('button', { name: 'Record 931 mm' }).click();
+  await expect(page.getByRole('heading', { name: 'The record book cannot be reached' })).toBeVisible();
+  await expect(reading).toHaveValue('931 mm');
+  own.startDatabase();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('typed “931 mm”')).toBeVisible();
+  await expect(reading).toHaveValue('');
+  expect(await own.query(`SELECT id FROM reading WHERE typed = '931 mm'`)).toHaveLength(1);
+});
+
+test('what is being typed survives a reload', async ({ page, own }) => {
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
+  await page.getByLabel('Reading', { exact: true }).fill('29 1/4 in');
+  await page.reload();
+  await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('29 1/4 in');
+});
+
+test('a wrong passphrase is said at its field, and the deep link is kept', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/status of 401/);
+  await page.goto(`${own.address}/vehicles`);
+  await page.getByText('Tamsin Orrey').click();
+  await page.getByLabel('Passphrase').fill('guess');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('That passphrase is not right')).toBeVisible();
+  await page.getByLabel('Passphrase').fill('lamp oil and oilskins');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Vehicles' })).toBeVisible();
+});

@@ -1,0 +1,177 @@
+/** A whole Zephyrcombe for one journey: private MariaDB, server on demo data, and a page that reports its errors. */
+import type { ChildProcess } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { test as base, expect } from '@playwright/test';
+import { createConnection } from 'mysql2/promise';
+
+const ROOT = join(import.meta.dirname, '../..');
+const DATABASE = join(ROOT, 'bin/database');
+
+async function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+export class Zephyrcombe {
+  private server: ChildProcess | null = null;
+
+  private constructor(
+    private readonly folder: string,
+    private readonly databasePort: number,
+    private readonly port: number,
+  ) {}
+
+  static async start(): Promise<Zephyrcombe> {
+    const own = new Zephyrcombe(
+      mkdtempSync(join(tmpdir(), 'zephyrcombe-e2e-')),
+      await freePort(),
+      await freePort(),
+    );
+    own.startDatabase();
+    await own.startServer();
+    return own;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  startDatabase(): void {
+    execFileSync(DATABASE, ['start', this.folder, String(this.databasePort)]);
+  }
+
+  /** As a power cut would. */
+  killDatabase(): void {
+    execFileSync(DATABASE, ['kill', this.folder]);
+  }
+
+  async startServer(): Promise<void> {
+    const server = spawn('npx', ['tsx', 'src/main.ts'], {
+      cwd: join(ROOT, 'server'),
+      detached: true,
+      env: {
+        ...process.env,
+        ZEPHYRCOMBE_DB_PORT: String(this.databasePort),
+        ZEPHYRCOMBE_PORT: String(this.port),
+        ZEPHYRCOMBE_SECRET: 'an end-to-end secret that nobody else has',
+        ZEPHYRCOMBE_DEMO: 'true',
+        ZEPHYRCOMBE_WEB_FOLDER: join(ROOT, 'web/dist'),
+      },
+    });
+    this.server = server;
+    let output = '';
+    await new Promise<void>((resolve, reject) => {
+      const read = (chunk: Buffer) => {
+        output += chunk.toString();
+        if (output.includes('listens on')) resolve();
+      };
+      server.stdout.on('data', read);
+      server.stderr.on('data', read);
+      server.on('exit', () => reject(new Error(`The server ended: ${output}`)));
+    });
+  }
+
+  async stopServer(): Promise<void> {
+    const server = this.server;
+    if (!server?.pid) return;
+    this.server = null;
+    const gone = new Promise((resolve) => server.on('exit', resolve));
+    process.kill(-server.pid, 'SIGTERM');
+    await gone;
+  }
+
+  /** Looks into the database past the application. */
+  async query<Row>(sql: string): Promise<readonly Row[]> {
+    const connection = await createConnection({
+      host: '127.0.0.1',
+      port: this.databasePort,
+      user: 'zephyrcombe',
+      password: 'zephyrcombe',
+      database: 'zephyrcombe',
+      dateStrings: true,
+    });
+    const [rows] = await connection.query(sql);
+    await connection.end();
+    return rows as unknown as readonly Row[];
+  }
+
+  async stop(): Promise<void> {
+    await this.stopServer();
+    execFileSync(DATABASE, ['stop', this.folder]);
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** What the browser complained about, without the answers a journey provokes on purpose. */
+export class Complaints {
+  private readonly list: string[] = [];
+  private readonly allowed: RegExp[] = [];
+
+  watch(page: Page): void {
+    page.on('console', (message) => {
+      if (message.type() === 'error' || message.type() === 'warning')
+        this.list.push(`${page.url()} ${message.type()}: ${message.text()}`);
+    });
+    page.on('pageerror', (error) => this.list.push(`${page.url()} ${error.message}`));
+  }
+
+  /** Chromium reports every failed request itself; this one was meant. */
+  allow(pattern: RegExp): void {
+    this.allowed.push(pattern);
+  }
+
+  get all(): readonly string[] {
+    return this.list.filter((line) => !this.allowed.some((pattern) => pattern.test(line)));
+  }
+}
+
+export const PASSPHRASE = 'lamp oil and oilskins';
+
+export async function signIn(page: Page, own: Zephyrcombe, name = 'Brannoc Hale'): Promise<void> {
+  await page.goto(`${own.address}/sign-in`);
+  await page.getByText(name).click();
+  await page.getByLabel('Passphrase').fill(PASSPHRASE);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+}
+
+interface Fixtures {
+  readonly complaints: Complaints;
+}
+interface WorkerFixtures {
+  readonly own: Zephyrcombe;
+}
+
+/** `own` is the file's own application; a page that complained fails its test. */
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  own: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
+    async ({}, use) => {
+      const own = await Zephyrcombe.start();
+      await use(own);
+      await own.stop();
+    },
+    { scope: 'worker' },
+  ],
+  complaints: [
+    async ({ page }, use) => {
+      const complaints = new Complaints();
+      complaints.watch(page);
+      await use(complaints);
+      expect(complaints.all).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
