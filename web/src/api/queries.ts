@@ -102,7 +102,12 @@ function onOwnVersion(name: JobActionName, input: AnyRequest): AnyRequest {
  * One action on one job: shown at once, sent in turn. Actions on a job wait for each other, so that versions
  * follow on; what is still waiting stays in the picture when an earlier reply arrives.
  */
-export function useJobAction<Name extends JobActionName>(name: Name, jobId: string) {
+export function useJobAction<Name extends JobActionName>(
+  name: Name,
+  jobId: string,
+  /** When it is saved, at the first try or a later one. */
+  onSaved?: (input: RequestOf<Name>) => void,
+) {
   const client = useQueryClient();
   const { queryKey } = jobQuery(jobId);
   const scope = `job ${jobId}`;
@@ -124,7 +129,8 @@ export function useJobAction<Name extends JobActionName>(name: Name, jobId: stri
         (detail) => detail && withAction(detail, name, input as AnyRequest, new Date().toISOString()),
       );
     },
-    onSuccess: (detail) => {
+    onSuccess: (detail, input) => {
+      onSaved?.(input);
       const waiting = client.getMutationCache().findAll({
         status: 'pending',
         predicate: (mutation) => mutation.options.scope?.id === scope && mutation.state.isPaused,

@@ -169,13 +169,14 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
   const jobId = detail.job.id;
   const { nippleId } = view.turn;
   const navigate = useNavigate();
-  const add = useJobAction('addBleedEvent', jobId);
+  const add = useJobAction('addBleedEvent', jobId, ({ body }) =>
+    body?.kind === 'clear' ? onNext() : undefined,
+  );
   const undo = useJobAction('undoBleedEvent', jobId);
   const guard = guardOf(detail);
   const finished = detail.job.status === 'finished';
   const params = { jobId, nippleId };
-  const record = (kind: 'stroke' | 'topUp' | 'clear') =>
-    add.mutate({ params, body: { id: newId(), kind } }, kind === 'clear' ? { onSuccess: onNext } : {});
+  const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { id: newId(), kind } });
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
   const empty = guard?.ok === true && guard.value.strokesLeft <= 0;

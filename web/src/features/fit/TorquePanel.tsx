@@ -35,12 +35,12 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
   const detail = useJob();
   const write = useWriter();
   const navigate = useNavigate();
-  const record = useJobAction('recordTorque', detail.job.id);
   const { joint, eyes, chosen } = view;
   const { minimum_Nm, maximum_Nm, source } = joint.torque;
   // The smallest wrench that reaches the range is the one a colleague would hand over.
   const fitting = detail.wrenches.find((wrench) => wrench.maximum_Nm >= maximum_Nm) ?? detail.wrenches[0];
   const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
+  const record = useJobAction('recordTorque', detail.job.id, clear);
   const wrench = detail.wrenches.find((candidate) => candidate.id === draft.wrenchId) ?? fitting;
   const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
   const washerCount = needed?.ok ? needed.value : 0;
@@ -73,23 +73,20 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
     setDraft({ ...draft, id });
     // Stay at this joint: its record is seen before the next one is taken up.
     onNext(joint.id);
-    record.mutate(
-      {
-        params: { jobId: detail.job.id },
-        body: {
-          id,
-          jointId: joint.id,
-          wrenchId: wrench.id,
-          torque_Nm: reading.value_SI,
-          typed: reading.typed,
-          freshWashers: draft.washers ? washerCount : 0,
-          settled,
-          witnessMark: draft.witness,
-          overrides: [],
-        },
+    record.mutate({
+      params: { jobId: detail.job.id },
+      body: {
+        id,
+        jointId: joint.id,
+        wrenchId: wrench.id,
+        torque_Nm: reading.value_SI,
+        typed: reading.typed,
+        freshWashers: draft.washers ? washerCount : 0,
+        settled,
+        witnessMark: draft.witness,
+        overrides: [],
       },
-      { onSuccess: clear },
-    );
+    });
   };
 
   return (

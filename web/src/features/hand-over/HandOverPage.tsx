@@ -51,7 +51,6 @@ function OpenHandOver() {
   const person = usePerson();
   const edit = useJobAction('editJob', job.id);
   const editJoint = useJobAction('editJobJoint', job.id);
-  const finish = useJobAction('finishJob', job.id);
   const [draft, setDraft, clear] = useDraft(`hand-over.${job.id}`, {
     servicedOn: today(),
     distance: vehicle.distance_m === null ? '' : editableText(vehicle.distance_m, write.units.distance),
@@ -64,6 +63,7 @@ function OpenHandOver() {
     signature: '',
     serviceId: '',
   });
+  const finish = useJobAction('finishJob', job.id, clear);
   const change = (next: Partial<typeof draft>) => setDraft({ ...draft, ...next });
   const done = progressOf(detail).done;
   const distance = readQuantity(draft.distance, 'distance', true).quantity;
@@ -100,27 +100,24 @@ function OpenHandOver() {
   const sign = () => {
     const serviceId = draft.serviceId === '' ? newId() : draft.serviceId;
     change({ serviceId });
-    finish.mutate(
-      {
-        params: { jobId: job.id },
-        body: {
-          version: job.version,
-          serviceId,
-          servicedOn: draft.servicedOn,
-          distance_m: distance?.value_SI ?? null,
-          distanceTyped: draft.distance,
-          grade: draft.grade,
-          batch: draft.batch.trim(),
-          bottleOpenedOn: draft.bottleOpenedOn === '' ? null : draft.bottleOpenedOn,
-          quantity_m3: quantity?.value_SI ?? null,
-          oldColour: draft.colour === '' ? null : draft.colour,
-          oldWaterFraction: water?.value_SI ?? null,
-          signature: draft.signature.trim(),
-          overrides: [],
-        },
+    finish.mutate({
+      params: { jobId: job.id },
+      body: {
+        version: job.version,
+        serviceId,
+        servicedOn: draft.servicedOn,
+        distance_m: distance?.value_SI ?? null,
+        distanceTyped: draft.distance,
+        grade: draft.grade,
+        batch: draft.batch.trim(),
+        bottleOpenedOn: draft.bottleOpenedOn === '' ? null : draft.bottleOpenedOn,
+        quantity_m3: quantity?.value_SI ?? null,
+        oldColour: draft.colour === '' ? null : draft.colour,
+        oldWaterFraction: water?.value_SI ?? null,
+        signature: draft.signature.trim(),
+        overrides: [],
       },
-      { onSuccess: clear },
-    );
+    });
   };
 
   return (

@@ -170,35 +170,42 @@ export function JobsPage() {
               <div style={{ minHeight: 180 }} aria-busy="true" />
             )}
           </Stack>
-          <Title>Signed off</Title>
-          {finished.isError ? (
-            <LoadProblem error={finished.error} onRetry={() => void finished.refetch()} />
-          ) : null}
-          {finished.data ? (
-            finished.data.items.length > 0 ? (
+          {open.isPending ? null : (
+            <>
+              <Title>Signed off</Title>
+              {finished.isError ? (
+                <LoadProblem error={finished.error} onRetry={() => void finished.refetch()} />
+              ) : null}
+              {finished.data ? (
+                finished.data.items.length > 0 ? (
+                  <Rows>
+                    {finished.data.items.map((job) => (
+                      <JobRow key={job.id} job={job} />
+                    ))}
+                  </Rows>
+                ) : (
+                  <Fine>Nothing has been signed off yet.</Fine>
+                )
+              ) : null}
+            </>
+          )}
+        </section>
+        {/* On a phone the lists stand one below the other: each appears when those above it are there. */}
+        {open.isPending || finished.isPending ? null : (
+          <section aria-labelledby="due">
+            <Title id="due" style={{ marginTop: 8 }}>
+              Fluid due, by date or distance, whichever comes first
+            </Title>
+            {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
+            {due.data ? (
               <Rows>
-                {finished.data.items.map((job) => (
-                  <JobRow key={job.id} job={job} />
+                {due.data.items.map((item) => (
+                  <DueRow key={item.vehicleId + (item.circuitName ?? '')} item={item} />
                 ))}
               </Rows>
-            ) : (
-              <Fine>Nothing has been signed off yet.</Fine>
-            )
-          ) : null}
-        </section>
-        <section aria-labelledby="due">
-          <Title id="due" style={{ marginTop: 8 }}>
-            Fluid due, by date or distance, whichever comes first
-          </Title>
-          {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
-          {due.data ? (
-            <Rows>
-              {due.data.items.map((item) => (
-                <DueRow key={item.vehicleId + (item.circuitName ?? '')} item={item} />
-              ))}
-            </Rows>
-          ) : null}
-        </section>
+            ) : null}
+          </section>
+        )}
       </Columns>
     </Page>
   );

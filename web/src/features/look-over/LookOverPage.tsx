@@ -56,9 +56,11 @@ export function LookOverPage() {
   const finished = job.status === 'finished';
   const navigate = useNavigate();
   const write = useWriter();
-  const edit = useJobAction('editJob', job.id);
   const params = { jobId: job.id };
   const [reason, setReason, clearReason] = useDraft(`reason.${job.id}`, job.reason);
+  const edit = useJobAction('editJob', job.id, ({ body }) =>
+    body?.reason === undefined ? undefined : clearReason(),
+  );
   const count = detail.hoses.length;
   const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
 
@@ -145,12 +147,7 @@ export function LookOverPage() {
         <TextField label="Why this job" multiline value={reason} onChange={setReason} isDisabled={finished} />
         {reason.trim() === job.reason ? null : (
           <PlainButton
-            onPress={() =>
-              edit.mutate(
-                { params, body: { version: job.version, reason: reason.trim() } },
-                { onSuccess: clearReason },
-              )
-            }
+            onPress={() => edit.mutate({ params, body: { version: job.version, reason: reason.trim() } })}
           >
             Save the reason
           </PlainButton>

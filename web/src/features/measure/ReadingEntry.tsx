@@ -34,8 +34,15 @@ interface ReadingEntryProps {
 export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   const detail = useJob();
   const write = useWriter();
-  const take = useJobAction('takeReading', detail.job.id);
   const [draft, setDraft] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY);
+  // Whoever is quick has typed the next reading already: only what was recorded is cleared.
+  const take = useJobAction('takeReading', detail.job.id, ({ body }) =>
+    setDraft((current) => ({
+      ...current,
+      id: '',
+      text: current.text.trim() === body?.typed ? '' : current.text,
+    })),
+  );
   const finished = detail.job.status === 'finished';
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
   const jointName = (id: string | undefined) =>
@@ -89,30 +96,19 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
     // The id is kept with the draft, so that trying again after a lost reply does not make two readings.
     const id = draft.id === '' ? newId() : draft.id;
     setDraft({ ...draft, id });
-    take.mutate(
-      {
-        params: { jobId: detail.job.id },
-        body: {
-          id,
-          hoseId: hose.hoseId,
-          pose,
-          length_m: converted.value.length_m,
-          typed: reading.typed,
-          datum,
-          aid: draft.aid,
-          remainingTravel_m: isDroop ? (travel?.value_SI ?? 0) : 0,
-        },
+    take.mutate({
+      params: { jobId: detail.job.id },
+      body: {
+        id,
+        hoseId: hose.hoseId,
+        pose,
+        length_m: converted.value.length_m,
+        typed: reading.typed,
+        datum,
+        aid: draft.aid,
+        remainingTravel_m: isDroop ? (travel?.value_SI ?? 0) : 0,
       },
-      {
-        // Whoever is quick has typed the next reading already: only what was recorded is cleared.
-        onSuccess: () =>
-          setDraft((current) => ({
-            ...current,
-            id: '',
-            text: current.text === draft.text ? '' : current.text,
-          })),
-      },
-    );
+    });
   };
 
   if (fitted === undefined) return null;

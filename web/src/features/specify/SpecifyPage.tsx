@@ -90,12 +90,14 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
   const detail = useJob();
   const write = useWriter();
   const navigate = useNavigate();
-  const edit = useJobAction('editJobHose', detail.job.id);
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
   const finished = detail.job.status === 'finished';
   const [clocking, setClocking, clearClocking] = useDraft(
     `clocking.${detail.job.id}.${hose.hoseId}`,
     hose.clocking_rad === null ? '' : `${degrees(hose.clocking_rad)}°`,
+  );
+  const edit = useJobAction('editJobHose', detail.job.id, ({ body }) =>
+    body?.clocking_rad === undefined ? undefined : clearClocking(),
   );
   const typed = readQuantity(clocking, 'angle', true).quantity;
   const bothBent = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
@@ -150,10 +152,10 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
           {typed && (hose.clocking_rad === null || Math.abs(typed.value_SI - hose.clocking_rad) > 1e-6) ? (
             <PlainButton
               onPress={() =>
-                edit.mutate(
-                  { params, body: { version: hose.version, clocking_rad: typed.value_SI, specified: false } },
-                  { onSuccess: () => clearClocking() },
-                )
+                edit.mutate({
+                  params,
+                  body: { version: hose.version, clocking_rad: typed.value_SI, specified: false },
+                })
               }
             >
               Set clocking {write.angle(typed.value_SI)}
@@ -202,7 +204,6 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
   const detail = useJob();
   const write = useWriter();
   const { joint, port, chosen, eyes } = view;
-  const edit = useJobAction('editJobJoint', detail.job.id);
   const saved: PartsDraft | null =
     chosen.bolt && chosen.washer
       ? {
@@ -213,6 +214,7 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
         }
       : null;
   const [draft, setDraft, clear] = useDraft<PartsDraft | null>(`joint.${detail.job.id}.${joint.id}`, null);
+  const edit = useJobAction('editJobJoint', detail.job.id, clear);
   const parts = draft ?? saved;
   if (parts === null || !chosen.bolt || !chosen.washer) {
     return (
@@ -297,13 +299,10 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
               <PlainButton
                 isDisabled={typedLength === null || bolt.thread === '' || finished}
                 onPress={() =>
-                  edit.mutate(
-                    {
-                      params: { jobId: detail.job.id, jointId: joint.id },
-                      body: { version: chosen.version, bolt, washer },
-                    },
-                    { onSuccess: clear },
-                  )
+                  edit.mutate({
+                    params: { jobId: detail.job.id, jointId: joint.id },
+                    body: { version: chosen.version, bolt, washer },
+                  })
                 }
               >
                 Keep these parts
