@@ -31,8 +31,8 @@ export default {
     room('contract'),
     {
       ...room('server'),
-      globalSetup: './src/testing/startDatabase.ts',
-      globalTeardown: './src/testing/stopDatabase.ts',
+      globalSetup: `${import.meta.dirname}/server/src/testing/startDatabase.ts`,
+      globalTeardown: `${import.meta.dirname}/server/src/testing/stopDatabase.ts`,
     },
     room('web'),
   ],

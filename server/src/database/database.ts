@@ -51,8 +51,8 @@ export interface Database {
   readonly sequelize: Sequelize;
   readonly models: Models;
   /** One transaction per user action. Tried again when the server chose it to break a deadlock. */
-  transaction<Value>(action: (transaction: Transaction) => Promise<Value>): Promise<Value>;
-  close(): Promise<void>;
+  readonly transaction: <Value>(action: (transaction: Transaction) => Promise<Value>) => Promise<Value>;
+  readonly close: () => Promise<void>;
 }
 
 export function openDatabase(config: DatabaseConfig): Database {

@@ -9,6 +9,6 @@ export interface SeedContext {
   readonly shopId: string;
   readonly circuits: ReadonlyMap<string, Circuit>;
   /** Calendar date so many days before today. */
-  daysAgo(days: number): string;
-  instantAgo(days: number, hour: number): Date;
+  readonly daysAgo: (days: number) => string;
+  readonly instantAgo: (days: number, hour: number) => Date;
 }

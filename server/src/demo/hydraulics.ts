@@ -7,7 +7,7 @@ const mm = (value: number) => value / 1000;
 const degrees = (value: number) => (value * Math.PI) / 180;
 
 /** Invented fitting geometry by bend angle. */
-export const banjoEnd = (angle_deg: 0 | 20 | 45 | 90): EndGeometry => {
+const banjoEnd = (angle_deg: 0 | 20 | 45 | 90): EndGeometry => {
   const [a_mm, b_mm] = ({ 0: [32, 0], 20: [22, 14], 45: [22, 15], 90: [20, 18] } as const)[angle_deg];
   return {
     family: 'banjo',
@@ -18,7 +18,7 @@ export const banjoEnd = (angle_deg: 0 | 20 | 45 | 90): EndGeometry => {
   };
 };
 
-export interface JointPlan {
+interface JointPlan {
   readonly key: string;
   readonly on: string;
   readonly name: string;

@@ -137,7 +137,7 @@ async function seedServices(
     const plan = VEHICLE_PLANS.find((candidate) => candidate.key === vehicleKey);
     const interval = strictestInterval(
       { intervalMonths: SHOP.fluidIntervalMonths, intervalDistance_m: SHOP.fluidIntervalDistance_m },
-      plan?.makerIntervalMonths == null
+      !plan || plan.makerIntervalMonths === null
         ? null
         : { intervalMonths: plan.makerIntervalMonths, intervalDistance_m: plan.makerIntervalDistance_m },
     );

@@ -30,7 +30,7 @@ export interface TestServer {
   close(): Promise<void>;
 }
 
-export function databaseConfig(
+function databaseConfig(
   name: string,
   port = Number(process.env.ZEPHYRCOMBE_TEST_DATABASE_PORT),
 ): DatabaseConfig {

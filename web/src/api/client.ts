@@ -41,7 +41,7 @@ export async function call<Name extends RouteName>(
   signal?: AbortSignal,
 ): Promise<ReplyOf<Name>> {
   const search = new URLSearchParams();
-  for (const [key, value] of Object.entries(input.query ?? {}))
+  for (const [key, value] of Object.entries(input.query ?? {}) as [string, string | number | undefined][])
     if (value !== undefined) search.set(key, String(value));
   const address = addressOf(name, input.params) + (search.size > 0 ? `?${search.toString()}` : '');
   let response: Response;

@@ -1,7 +1,7 @@
 /** What a job will look like once an action is through, shown at once: a tick does not wait for the network. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import type { RequestOf } from './client.ts';
-import type { JobActionName } from './queries.ts';
+import type { JobActionName } from './jobActionName.ts';
 
 type Row = Readonly<Record<string, unknown>>;
 

@@ -1,9 +1,10 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
-import type { JobDetail, RouteName } from '@zephyrcombe/contract';
+import type { JobDetail } from '@zephyrcombe/contract';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
 import { call } from './client.ts';
+import type { JobActionName } from './jobActionName.ts';
 import { withAction } from './optimistic.ts';
 import { OwnWrites } from './ownWrites.ts';
 
@@ -47,20 +48,6 @@ export const jobLogQuery = (jobId: string) =>
     queryFn: ({ signal }) => call('getJobLog', { params: { jobId }, query: { limit: 200 } }, signal),
   });
 
-/** The routes that change a job and answer with the job as it then is. */
-export type JobActionName = Extract<
-  RouteName,
-  | 'editJob'
-  | 'editJobHose'
-  | 'editJobJoint'
-  | 'takeReading'
-  | 'strikeReading'
-  | 'recordTorque'
-  | 'addBleedEvent'
-  | 'undoBleedEvent'
-  | 'finishJob'
->;
-
 type AnyRequest = RequestOf<JobActionName>;
 const ownWrites = new OwnWrites();
 
@@ -95,7 +82,7 @@ function onOwnVersion(name: JobActionName, input: AnyRequest): AnyRequest {
   const target = versionedRow(name, input, undefined);
   const body = input.body as { readonly version: number } | undefined;
   if (target === null || body === undefined) return input;
-  return { ...input, body: { ...body, version: ownWrites.follow(target.row, body.version) } } as AnyRequest;
+  return { ...input, body: { ...body, version: ownWrites.follow(target.row, body.version) } };
 }
 
 /**
@@ -115,7 +102,7 @@ export function useJobAction<Name extends JobActionName>(
     mutationKey: [name],
     scope: { id: scope },
     mutationFn: async (input) => {
-      const sent = onOwnVersion(name, input as AnyRequest);
+      const sent = onOwnVersion(name, input);
       const detail = (await call(name, sent as RequestOf<Name>)) as JobDetail;
       const row = versionedRow(name, sent, detail);
       if (row?.version !== undefined)

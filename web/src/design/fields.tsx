@@ -75,7 +75,7 @@ export function TextField({
     <AriaTextField
       value={value}
       onChange={onChange}
-      isInvalid={error != null}
+      isInvalid={error !== null && error !== undefined}
       validationBehavior="aria"
       type={type ?? 'text'}
       isDisabled={isDisabled ?? false}

@@ -81,4 +81,3 @@ export const FONT = {
 } as const;
 /** Below this the layout is for a phone at the wheel. */
 export const PHONE = '@media (max-width: 759px)';
-export const PHONE_WIDTH_px = 759;

@@ -72,7 +72,7 @@ export async function editJobHose(
 }
 
 /** What stands against specifying this hose: its clocking, and the stacks of its two joints. */
-export function specificationCautions(
+function specificationCautions(
   detail: JobDetail,
   hoseId: string,
   spec: Pick<JobDetail['hoses'][number], 'endA' | 'endB' | 'clocking_rad'>,

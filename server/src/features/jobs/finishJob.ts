@@ -1,6 +1,7 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { Override } from '@zephyrcombe/contract';
-import { createWriter, problemText, STAGE_NAMES } from '@zephyrcombe/contract';
+import { createWriter, problemText } from '@zephyrcombe/contract';
+import type { Stage } from '@zephyrcombe/core';
 import {
   isClear,
   judgeBottle,
@@ -98,7 +99,7 @@ function cautionOf(check: string, overrides: readonly Override[]): boolean {
 }
 
 function requireStagesDone({ detail }: JobAction): void {
-  const notReady = (stage: keyof typeof STAGE_NAMES, sentence: string) =>
+  const notReady = (stage: Stage, sentence: string) =>
     new AppProblem('stage-not-ready', { detail: sentence, errors: [{ field: stage, message: sentence }] });
   const torqued = (jointId: string) =>
     detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');

@@ -21,7 +21,7 @@ export interface JobAction {
   readonly models: Models;
   readonly transaction: Transaction;
   /** Appends to the job's log. */
-  log(kind: LogKind, detail: Record<string, unknown>): Promise<void>;
+  readonly log: (kind: LogKind, detail: Record<string, unknown>) => Promise<void>;
 }
 
 /** Runs `act` on an open job. A finished job is never changed. */

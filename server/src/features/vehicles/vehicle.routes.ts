@@ -10,7 +10,7 @@ import { summariseJobs } from '../jobs/job.repository.ts';
 import { loadCircuits } from './circuit.repository.ts';
 import type { VehicleRow } from './vehicle.model.ts';
 
-export function toVehicle(row: VehicleRow): Vehicle {
+function toVehicle(row: VehicleRow): Vehicle {
   const { shopId: _shopId, ...vehicle } = row.get({ plain: true });
   return vehicle;
 }

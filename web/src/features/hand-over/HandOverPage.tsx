@@ -44,6 +44,19 @@ export function HandOverPage() {
   return detail.fluidService ? <SignedOff service={detail.fluidService} /> : <OpenHandOver />;
 }
 
+interface ServiceDraft {
+  readonly servicedOn: string;
+  readonly distance: string;
+  readonly grade: FluidGrade;
+  readonly batch: string;
+  readonly bottleOpenedOn: string;
+  readonly quantity: string;
+  readonly colour: '' | (typeof COLOURS)[number];
+  readonly water: string;
+  readonly signature: string;
+  readonly serviceId: string;
+}
+
 function OpenHandOver() {
   const detail = useJob();
   const { job, vehicle, shop, circuit } = detail;
@@ -51,14 +64,14 @@ function OpenHandOver() {
   const person = usePerson();
   const edit = useJobAction('editJob', job.id);
   const editJoint = useJobAction('editJobJoint', job.id);
-  const [draft, setDraft, clear] = useDraft(`hand-over.${job.id}`, {
+  const [draft, setDraft, clear] = useDraft<ServiceDraft>(`hand-over.${job.id}`, {
     servicedOn: today(),
     distance: vehicle.distance_m === null ? '' : editableText(vehicle.distance_m, write.units.distance),
-    grade: circuit.fluidGrade as FluidGrade,
+    grade: circuit.fluidGrade,
     batch: '',
     bottleOpenedOn: today(),
     quantity: '',
-    colour: '' as '' | (typeof COLOURS)[number],
+    colour: '',
     water: '',
     signature: '',
     serviceId: '',

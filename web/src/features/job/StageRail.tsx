@@ -8,6 +8,7 @@ import { Unseen } from '../../design/layout.ts';
 import { PHONE, SIZE, colour } from '../../design/tokens.ts';
 
 const Rail = styled.nav`
+  position: relative;
   padding: 4px 34px;
   ${PHONE} {
     padding: 2px 8px;

@@ -1,0 +1,15 @@
+import type { RouteName } from '@zephyrcombe/contract';
+
+/** The routes that change a job and answer with the job as it then is. */
+export type JobActionName = Extract<
+  RouteName,
+  | 'editJob'
+  | 'editJobHose'
+  | 'editJobJoint'
+  | 'takeReading'
+  | 'strikeReading'
+  | 'recordTorque'
+  | 'addBleedEvent'
+  | 'undoBleedEvent'
+  | 'finishJob'
+>;
