@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -169,6 +169,11 @@ describe('lists', () => {
     }>();
     expect(due.items[0]).toMatchObject({ vehicleName: 'Wick 200 shore bike', state: 'overdue' });
   });
+});
+
+test('the OpenAPI file in docs/formats is what the contract says (npm run openapi writes it)', async () => {
+  const live = (await server.ask('GET', '/api/openapi.json')).json<unknown>();
+  expect(JSON.parse(readFileSync(join(__dirname, '../../docs/formats/openapi.json'), 'utf8'))).toEqual(live);
 });
 
 test('OpenAPI is generated from the contract: every route is in it', async () => {

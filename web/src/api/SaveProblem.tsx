@@ -7,7 +7,7 @@ import { cautionText } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../app/SessionContext.ts';
+import { usePerson, useWriter } from '../app/SessionContext.ts';
 import { PlainButton } from '../design/Button.tsx';
 import { TextField } from '../design/fields.tsx';
 import { Line, Stack } from '../design/layout.ts';
@@ -149,6 +149,7 @@ const LEAST_REASON = 5;
 
 function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
   const write = useWriter();
+  const mayAnswer = usePerson().role !== 'apprentice';
   const [reasons, setReasons] = useState<Readonly<Record<string, string>>>({});
   const answered = cautions.every((caution) => (reasons[caution.id] ?? '').trim().length >= LEAST_REASON);
   return (
@@ -158,29 +159,35 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
         return (
           <Notice key={caution.id} severity="stop" title={text.title}>
             <p>{text.advice}</p>
-            <TextField
-              label="Only with a reason, which is recorded with your name"
-              value={reasons[caution.id] ?? ''}
-              onChange={(reason) => setReasons({ ...reasons, [caution.id]: reason })}
-            />
+            {mayAnswer ? (
+              <TextField
+                label="Only with a reason, which is recorded with your name"
+                value={reasons[caution.id] ?? ''}
+                onChange={(reason) => setReasons({ ...reasons, [caution.id]: reason })}
+              />
+            ) : (
+              <p>An apprentice does not go past a stop: fetch a technician or your lead.</p>
+            )}
           </Notice>
         );
       })}
       <Line>
         <PlainButton onPress={onBack}>Go back and cure it</PlainButton>
-        <PlainButton
-          isDisabled={!answered}
-          onPress={() =>
-            onAnswer(
-              cautions.map((caution) => ({
-                caution: caution.id,
-                reason: (reasons[caution.id] ?? '').trim(),
-              })),
-            )
-          }
-        >
-          Go on for this reason
-        </PlainButton>
+        {mayAnswer ? (
+          <PlainButton
+            isDisabled={!answered}
+            onPress={() =>
+              onAnswer(
+                cautions.map((caution) => ({
+                  caution: caution.id,
+                  reason: (reasons[caution.id] ?? '').trim(),
+                })),
+              )
+            }
+          >
+            Go on for this reason
+          </PlainButton>
+        ) : null}
       </Line>
     </Stack>
   );

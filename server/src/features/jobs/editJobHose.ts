@@ -45,7 +45,7 @@ export async function editJobHose(
     if (changes.order_m < result.value.order_m - TAKEN_TOLERANCE_m) {
       throw fieldProblem('order_m', 'is shorter than the readings and the slack ask for');
     }
-    requireStopsAnswered(result.cautions, overrides);
+    requireStopsAnswered(result.cautions, overrides, person);
     await log('lengthTaken', { hoseId, order_m: changes.order_m, overrides });
   }
   if (changes.specified === true) {
@@ -53,7 +53,7 @@ export async function editJobHose(
       throw new AppProblem('stage-not-ready', {
         detail: 'Measure this hose first: it has no order length yet.',
       });
-    requireStopsAnswered(specificationCautions(detail, hoseId, next), overrides);
+    requireStopsAnswered(specificationCautions(detail, hoseId, next), overrides, person);
     await log('specified', {
       hoseId,
       endA: next.endA,

@@ -41,7 +41,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     ...(body.bottleOpenedOn === null ? [] : judgeBottle(body.bottleOpenedOn, body.servicedOn)),
     ...judgeRecord({ batch: body.batch, distance: body.distance_m, quantity: body.quantity_m3 }),
   ];
-  requireStopsAnswered(cautions, body.overrides);
+  requireStopsAnswered(cautions, body.overrides, person);
   const unanswered = handover.open.filter((check) => !cautionOf(check, body.overrides));
   if (unanswered.length > 0) {
     throw new AppProblem('stage-not-ready', {

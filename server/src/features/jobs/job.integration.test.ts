@@ -330,6 +330,14 @@ describe('torque', () => {
     expect(problemOf(leak)).toMatchObject({ code: 'stage-not-ready' });
   });
 
+  test('an apprentice does not go past a stop, whatever the reason', async () => {
+    const tamsin = await server.signInAs('tamsin');
+    const body = torque(job, 1, { torque_Nm: 22, overrides: [{ caution: 'M71', reason: 'It felt right' }] });
+    const reply = await server.ask('POST', `/api/jobs/${job.job.id}/torque-records`, body, tamsin);
+    expect(problemOf(reply)).toMatchObject({ code: 'stop-not-answered' });
+    expect(problemOf(reply).detail).toContain('fetch a technician');
+  });
+
   test('a joint that is not on hand tight is not torqued', async () => {
     const other = await newJob();
     const reply = await server.ask('POST', `/api/jobs/${other.job.id}/torque-records`, torque(other, 0));

@@ -67,12 +67,25 @@ export async function writeLog(models: Models, transaction: Transaction, line: L
   await models.LogEntry.create({ id: randomUUID(), correctsId: null, ...line }, { transaction });
 }
 
-/** Refuses while a stop stands without a reason for going on. */
-export function requireStopsAnswered(cautions: readonly Caution[], overrides: readonly Override[]): void {
+/**
+ * Refuses while a stop stands without a reason for going on. Technicians and leads may give one; an apprentice
+ * fetches somebody who may.
+ */
+export function requireStopsAnswered(
+  cautions: readonly Caution[],
+  overrides: readonly Override[],
+  person: Person,
+): void {
+  const answered = person.role === 'apprentice' ? [] : overrides;
   const open = stopsAmong(cautions).filter(
-    (caution) => !overrides.some((override) => override.caution === caution.id),
+    (caution) => !answered.some((override) => override.caution === caution.id),
   );
-  if (open.length > 0) throw new AppProblem('stop-not-answered', { cautions: open });
+  if (open.length === 0) return;
+  const detail =
+    person.role === 'apprentice' && overrides.length > 0
+      ? { detail: 'An apprentice does not go past a stop: fetch a technician or your lead.' }
+      : {};
+  throw new AppProblem('stop-not-answered', { cautions: open, ...detail });
 }
 
 /** 409 with the row as it is now, when it was written since it was read. */

@@ -46,7 +46,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}. Tighten into the range, then record.`,
             });
           }
-          requireStopsAnswered(judged.cautions, body.overrides);
+          requireStopsAnswered(judged.cautions, body.overrides, person);
 
           const { overrides, ...columns } = body;
           await models.TorqueRecord.create(

@@ -288,6 +288,7 @@ function OpenHandOver() {
 function SignedOff({ service }: { readonly service: FluidService }) {
   const { job } = useJob();
   const write = useWriter();
+  const due = nextDue(service.servicedOn, service.distance_m, service);
   return (
     <Columns>
       <Sheet>
@@ -307,11 +308,14 @@ function SignedOff({ service }: { readonly service: FluidService }) {
           <Hero>
             <span style={{ fontSize: 27 }}>{write.date(service.dueOn)}</span>
           </Hero>
-          <Fine>
-            {service.dueDistance_m === null
-              ? 'by date alone'
-              : `or at ${write.distance(service.dueDistance_m)}, whichever comes first`}
-          </Fine>
+          <Spread>
+            <Fine>
+              {service.dueDistance_m === null
+                ? 'by date alone'
+                : `or at ${write.distance(service.dueDistance_m)}, whichever comes first`}
+            </Fine>
+            {due.ok ? <Working of="next due" result={due} /> : null}
+          </Spread>
         </div>
         <Notice severity="note" title={`Signed off by ${job.signedBy ?? service.by}`}>
           <p>{write.date(job.finishedOn ?? service.servicedOn)}. A signed record is not changed.</p>

@@ -12,6 +12,7 @@ import { PrimaryButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
 import { Fine, Stack } from '../../design/layout.ts';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { Working } from '../../quantities/Working.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { HoseDrawing } from './HoseDrawing.tsx';
 import { datumsFor, inDatum, orderOf } from './measureView.ts';
@@ -174,7 +175,8 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
           {converted?.ok && reading && Math.abs(converted.value.length_m - reading.value_SI) > 1e-9 ? (
             <Fine>
               {reading.typed} {datumName(datum)} is {write.length(converted.value.length_m)}{' '}
-              {datumName(sealingDatum(hose.endA, hose.endB))}.
+              {datumName(sealingDatum(hose.endA, hose.endB))}.{' '}
+              <Working of="converted reading" result={converted} />
             </Fine>
           ) : null}
         </>

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { FONT, SIZE, colour } from '../../design/tokens.ts';
+import { FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 
 /** A sheet for paper: black on white when printed, the same rows on screen. */
 export const Paper = styled.article`
@@ -10,6 +10,9 @@ export const Paper = styled.article`
   h2 {
     font-size: ${SIZE.large};
     margin: 22px 0 6px;
+  }
+  ${PHONE} {
+    padding: 16px 14px;
   }
   @media print {
     border: 0;
@@ -38,5 +41,16 @@ export const PrintTable = styled.table`
   }
   tr {
     break-inside: avoid;
+  }
+  @media screen and (max-width: 759px) {
+    font-size: ${SIZE.fine};
+    th,
+    td {
+      padding-right: 6px;
+      overflow-wrap: anywhere;
+    }
+    .figure {
+      white-space: normal;
+    }
   }
 `;

@@ -1,5 +1,6 @@
+import type { FluidService } from '@zephyrcombe/contract';
 import { STAGE_NAMES, VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/contract';
-import { vehicleCautions } from '@zephyrcombe/core';
+import { nextDue, vehicleCautions } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -20,6 +21,7 @@ import {
   Stack,
 } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import { Working } from '../../quantities/Working.tsx';
 import { VEHICLE_KINDS } from './VehiclesPage.tsx';
 
 /** One vehicle: its circuits and hoses, its fluid services, its jobs. */
@@ -73,7 +75,7 @@ export function VehiclePage() {
                       {service.distance_m === null ? '' : `, at ${write.distance(service.distance_m)}`}
                     </Label>
                   </span>
-                  <Label>due again {write.date(service.dueOn)}</Label>
+                  <DueAgain service={service} />
                 </Spread>
               ))}
             </Rows>
@@ -128,5 +130,16 @@ export function VehiclePage() {
         </Stack>
       </Columns>
     </Page>
+  );
+}
+
+function DueAgain({ service }: { readonly service: FluidService }) {
+  const write = useWriter();
+  const due = nextDue(service.servicedOn, service.distance_m, service);
+  return (
+    <span>
+      <Label>due again {write.date(service.dueOn)}</Label>{' '}
+      {due.ok ? <Working of={`next due after ${write.date(service.servicedOn)}`} result={due} /> : null}
+    </span>
   );
 }

@@ -1,0 +1,57 @@
+/** One current picture of each main view, from the demo data. */
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { signIn, test } from './support/zephyrcombe.ts';
+
+const FOLDER = join(import.meta.dirname, '../docs/screenshots');
+
+async function take(page: Page, name: string, fullPage = false): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.screenshot({ path: join(FOLDER, `${name}.png`), fullPage });
+}
+
+test('pictures of every main view', async ({ page, own }) => {
+  test.setTimeout(180_000);
+  const jobs = await own.query<{ id: string; title: string }>('SELECT id, title FROM job');
+  const idOf = (start: string) => jobs.find((job) => job.title.startsWith(start))?.id ?? '';
+  const [outfit] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Petrelle%'`);
+  const petrelle = `${own.address}/jobs/${idOf('Raised bars')}`;
+  const rear = `${own.address}/jobs/${idOf('Rear hose')}`;
+
+  await page.goto(`${own.address}/sign-in`);
+  await take(page, 'sign-in');
+  await signIn(page, own);
+  await take(page, 'jobs');
+  for (const stage of ['look-over', 'measure', 'specify', 'hand-over'] as const) {
+    await page.goto(`${petrelle}/${stage}`);
+    await take(page, stage);
+  }
+  await page.goto(`${petrelle}/measure`);
+  await page.getByRole('button', { name: 'working of order length' }).click();
+  await page.getByRole('dialog').waitFor();
+  await page.screenshot({ path: join(FOLDER, 'working.png') });
+
+  await page.goto(`${petrelle}/fit`);
+  await page.getByLabel('Torque reached').fill('19.6 N·m');
+  await take(page, 'fit');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await take(page, 'fit-night');
+  await page.emulateMedia({ colorScheme: 'light' });
+
+  await page.goto(`${petrelle}/bleed`);
+  for (let stroke = 0; stroke < 6; stroke += 1)
+    await page.getByRole('button', { name: 'Stroke', exact: true }).click();
+  await page.getByRole('button', { name: 'honey' }).click();
+  await take(page, 'bleed');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await take(page, 'bleed-phone');
+  await page.setViewportSize({ width: 1280, height: 800 });
+
+  await page.goto(`${petrelle}/hose-sheet`);
+  await take(page, 'hose-sheet', true);
+  await page.goto(`${rear}/handover-sheet`);
+  await take(page, 'handover-sheet', true);
+  await page.goto(`${own.address}/vehicles/${outfit?.id}`);
+  await take(page, 'vehicle');
+});

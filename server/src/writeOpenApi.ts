@@ -1,0 +1,19 @@
+/* eslint-disable no-console -- a command for the terminal */
+/** Writes docs/formats/openapi.json from the contract. */
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildApp } from './app.ts';
+import { openDatabase } from './database/database.ts';
+
+const database = { host: '127.0.0.1', port: 3306, name: 'none', user: 'none', password: 'none' };
+const app = await buildApp({
+  // Never connected: describing the routes asks nothing of the database.
+  database: openDatabase(database),
+  config: { host: '127.0.0.1', port: 0, database, secret: 'x'.repeat(32), demo: false, webFolder: null },
+  clock: () => new Date(0),
+});
+await app.ready();
+const file = join(import.meta.dirname, '../../docs/formats/openapi.json');
+writeFileSync(file, JSON.stringify(app.swagger()) + '\n');
+console.log(`Written: ${file}`);
+process.exit(0);
