@@ -7,7 +7,10 @@ const FOLDER = join(import.meta.dirname, '../docs/screenshots');
 
 async function take(page: Page, name: string, fullPage = false): Promise<void> {
   await page.waitForLoadState('networkidle');
-  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.evaluate(() => {
+    (document.activeElement as HTMLElement | null)?.blur();
+    window.scrollTo(0, 0);
+  });
   await page.screenshot({ path: join(FOLDER, `${name}.png`), fullPage });
 }
 

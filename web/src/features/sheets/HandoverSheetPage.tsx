@@ -1,10 +1,14 @@
-import { HANDOVER_NAMES, VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/contract';
-import { HANDOVER_CHECKS, vehicleCautions } from '@zephyrcombe/core';
+import type { JobDetail } from '@zephyrcombe/contract';
+import { HANDOVER_NAMES } from '@zephyrcombe/contract';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import { serviceRows } from '../hand-over/HandOverPage.tsx';
 import { JobSheet } from './JobSheet.tsx';
 import { PrintTable } from './sheetParts.ts';
+
+const isDry = (detail: JobDetail, jointId: string) =>
+  detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
 
 /** What the keeper of the vehicle takes along, in plain words: what was checked, and what was not. */
 export function HandoverSheetPage() {
@@ -22,6 +26,7 @@ export function HandoverSheetPage() {
                 <th scope="col">Torque</th>
                 <th scope="col">Wrench</th>
                 <th scope="col">Fresh washers</th>
+                <th scope="col">Dry under pressure</th>
                 <th scope="col">By</th>
               </tr>
             </thead>
@@ -35,6 +40,7 @@ export function HandoverSheetPage() {
                   </td>
                   <td>{record.wrenchName}</td>
                   <td className="figure">{record.freshWashers}</td>
+                  <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
                   <td>{record.by}</td>
                 </tr>
               ))}
@@ -83,11 +89,7 @@ export function HandoverSheetPage() {
             If the lever feels different, sinks, or a warning lamp lights, stop and call us. Come back for a
             look at the joints after the first ride.
           </p>
-          {vehicleCautions(detail.vehicle).map((caution) => (
-            <Fine key={caution} style={{ marginTop: 6 }}>
-              {VEHICLE_CAUTION_TEXTS[caution].title}. {VEHICLE_CAUTION_TEXTS[caution].advice}
-            </Fine>
-          ))}
+          <Fine style={{ marginTop: 6 }}>The vehicle maker’s manual and local law come first.</Fine>
           <p style={{ marginTop: 28 }}>
             Signed: {detail.job.signedBy ?? '____________________'}
             {detail.job.finishedOn ? `, ${write.date(detail.job.finishedOn)}` : ''}
