@@ -132,3 +132,20 @@ test('a wrong passphrase is said at its field, and the deep link is kept', async
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'Vehicles' })).toBeVisible();
 });
+
+test('a sign-in that has run out leads to the sign-in page and back, with what was typed', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/status of 401/);
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
+  await page.getByLabel('Reading', { exact: true }).fill('926 mm');
+  await page.context().clearCookies();
+  await page.getByRole('button', { name: 'Record 926 mm' }).click();
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible();
+  await page.getByText('Brannoc Hale').click();
+  await page.getByLabel('Passphrase').fill('lamp oil and oilskins');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('926 mm');
+});

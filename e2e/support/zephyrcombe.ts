@@ -66,6 +66,8 @@ export class Zephyrcombe {
         ZEPHYRCOMBE_PORT: String(this.port),
         ZEPHYRCOMBE_SECRET: 'an end-to-end secret that nobody else has',
         ZEPHYRCOMBE_DEMO: 'true',
+        // Journeys sign in far more often than people do.
+        ZEPHYRCOMBE_SIGN_IN_TRIES: '1000',
         ZEPHYRCOMBE_WEB_FOLDER: join(ROOT, 'web/dist'),
       },
     });

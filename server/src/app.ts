@@ -69,14 +69,18 @@ export async function buildApp(
   });
 
   await app.register((scope, _options, done) => {
-    registerHandlers(scope, {
-      ...sessionHandlers(dependencies),
-      ...vehicleHandlers(dependencies),
-      ...jobHandlers(dependencies),
-      ...readingHandlers(dependencies),
-      ...torqueHandlers(dependencies),
-      ...bleedingHandlers(dependencies),
-    });
+    registerHandlers(
+      scope,
+      {
+        ...sessionHandlers(dependencies),
+        ...vehicleHandlers(dependencies),
+        ...jobHandlers(dependencies),
+        ...readingHandlers(dependencies),
+        ...torqueHandlers(dependencies),
+        ...bleedingHandlers(dependencies),
+      },
+      config.signInTriesPerMinute,
+    );
     done();
   });
   app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>
@@ -86,9 +90,13 @@ export async function buildApp(
   if (config.webFolder !== null) {
     await app.register(serveStatic, {
       root: config.webFolder,
-      cacheControl: true,
-      maxAge: '1h',
-      immutable: false,
+      cacheControl: false,
+      // Files under assets/ carry a hash of their content in their names; everything else may change.
+      setHeaders: (reply, path) =>
+        void reply.setHeader(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
     });
   }
   app.setNotFoundHandler((request, reply) => {

@@ -14,6 +14,8 @@ const ConfigSchema = z.object({
   secret: z
     .string()
     .min(32, 'ZEPHYRCOMBE_SECRET must have 32 characters or more; it signs the sign-in cookie'),
+  /** Tries at a passphrase from one address, a minute. */
+  signInTriesPerMinute: z.coerce.number().int().min(1).default(10),
   demo: z.stringbool().default(false),
   webFolder: z.string().nullable().default(null),
 });
@@ -34,6 +36,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
       password: environment.ZEPHYRCOMBE_DB_PASSWORD,
     },
     secret: environment.ZEPHYRCOMBE_SECRET,
+    signInTriesPerMinute: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,
     demo: environment.ZEPHYRCOMBE_DEMO,
     webFolder: environment.ZEPHYRCOMBE_WEB_FOLDER,
   });

@@ -9,7 +9,15 @@ const database = { host: '127.0.0.1', port: 3306, name: 'none', user: 'none', pa
 const app = await buildApp({
   // Never connected: describing the routes asks nothing of the database.
   database: openDatabase(database),
-  config: { host: '127.0.0.1', port: 0, database, secret: 'x'.repeat(32), demo: false, webFolder: null },
+  config: {
+    host: '127.0.0.1',
+    port: 0,
+    database,
+    secret: 'x'.repeat(32),
+    signInTriesPerMinute: 10,
+    demo: false,
+    webFolder: null,
+  },
   clock: () => new Date(0),
 });
 await app.ready();

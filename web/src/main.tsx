@@ -1,10 +1,11 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { ApiError } from './api/client.ts';
+import { sessionQuery } from './api/queries.ts';
 import { router } from './app/router.tsx';
 import { applyTheme, readTheme } from './app/theme.ts';
 import { GlobalStyle } from './design/GlobalStyle.tsx';
@@ -16,7 +17,15 @@ const worthAnotherTry = (failures: number, error: Error) =>
   error instanceof ApiError &&
   (error.code === 'offline' || error.code === 'database-unavailable');
 
-const client = new QueryClient({
+/** A sign-in that has run out leads to the sign-in page and back; drafts stay on this device. */
+const forgetSession = (error: Error) => {
+  if (error instanceof ApiError && error.code === 'signed-out')
+    void client.invalidateQueries({ queryKey: sessionQuery.queryKey });
+};
+
+const client: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: forgetSession }),
+  mutationCache: new MutationCache({ onError: forgetSession }),
   defaultOptions: {
     queries: { retry: worthAnotherTry, retryDelay: 800, staleTime: 5_000 },
     mutations: { retry: false, networkMode: 'always' },

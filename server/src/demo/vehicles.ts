@@ -66,48 +66,55 @@ const WICK_FRONT: CircuitPlan = {
   ],
 };
 
-const WICK_REAR: CircuitPlan = {
-  key: 'rear',
+interface SingleDisc {
+  readonly vehicleKey: string;
+  readonly masterBore_m: number;
+  readonly leverStroke_m: number;
+  readonly leverRatio: number;
+  readonly usable_m3: number;
+  readonly hoseName: string;
+  readonly length_mm: number;
+  readonly material?: 'aluminium' | 'steel';
+}
+
+/** A rear brake with one caliper on the swing arm. */
+function rearDisc({
+  vehicleKey,
+  usable_m3,
+  hoseName,
+  length_mm,
+  material = 'aluminium',
+  ...lever
+}: SingleDisc): CircuitPlan {
+  return {
+    key: 'rear',
+    vehicleKey,
+    name: 'Rear brake',
+    position: 1,
+    fluidGrade: 'DOT 4',
+    components: [
+      { key: 'master', kind: 'master', name: 'Rear master', body: 'frame', ...lever },
+      { key: 'reservoir', kind: 'reservoir', name: 'Rear reservoir', body: 'frame', on: 'master', usable_m3 },
+      { key: 'caliper', kind: 'caliper', name: 'Rear caliper', body: 'swingarm' },
+      { key: 'nipple', kind: 'bleedNipple', name: 'Rear caliper', body: 'swingarm', on: 'caliper' },
+    ],
+    joints: [
+      { key: 'j-master', on: 'master', name: 'Rear master', boltLength_mm: 20, material },
+      { key: 'j-caliper', on: 'caliper', name: 'Rear caliper', boltLength_mm: 20, material },
+    ],
+    hoses: [{ key: 'hose', name: hoseName, from: 'j-master', to: 'j-caliper', length_mm, ends: [0, 20] }],
+  };
+}
+
+const WICK_REAR = rearDisc({
   vehicleKey: 'wick',
-  name: 'Rear brake',
-  position: 1,
-  fluidGrade: 'DOT 4',
-  components: [
-    {
-      key: 'master',
-      kind: 'master',
-      name: 'Rear master',
-      body: 'frame',
-      masterBore_m: mm(12.7),
-      leverStroke_m: mm(45),
-      leverRatio: 4.5,
-    },
-    {
-      key: 'reservoir',
-      kind: 'reservoir',
-      name: 'Rear reservoir',
-      body: 'frame',
-      on: 'master',
-      usable_m3: mL(15),
-    },
-    { key: 'caliper', kind: 'caliper', name: 'Rear caliper', body: 'swingarm' },
-    { key: 'nipple', kind: 'bleedNipple', name: 'Rear caliper', body: 'swingarm', on: 'caliper' },
-  ],
-  joints: [
-    { key: 'j-master', on: 'master', name: 'Rear master', boltLength_mm: 20 },
-    { key: 'j-caliper', on: 'caliper', name: 'Rear caliper', boltLength_mm: 20 },
-  ],
-  hoses: [
-    {
-      key: 'hose',
-      name: 'Rear hose, with stiffener',
-      from: 'j-master',
-      to: 'j-caliper',
-      length_mm: 560,
-      ends: [0, 20],
-    },
-  ],
-};
+  masterBore_m: mm(12.7),
+  leverStroke_m: mm(45),
+  leverRatio: 4.5,
+  usable_m3: mL(15),
+  hoseName: 'Rear hose, with stiffener',
+  length_mm: 560,
+});
 
 const PETRELLE_FRONT: CircuitPlan = {
   key: 'front',
@@ -162,41 +169,16 @@ const PETRELLE_FRONT: CircuitPlan = {
   ],
 };
 
-const PETRELLE_REAR: CircuitPlan = {
-  key: 'rear',
+const PETRELLE_REAR = rearDisc({
   vehicleKey: 'petrelle',
-  name: 'Rear brake',
-  position: 1,
-  fluidGrade: 'DOT 4',
-  components: [
-    {
-      key: 'master',
-      kind: 'master',
-      name: 'Rear master',
-      body: 'frame',
-      masterBore_m: mm(14),
-      leverStroke_m: mm(50),
-      leverRatio: 5,
-    },
-    {
-      key: 'reservoir',
-      kind: 'reservoir',
-      name: 'Rear reservoir',
-      body: 'frame',
-      on: 'master',
-      usable_m3: mL(16),
-    },
-    { key: 'caliper', kind: 'caliper', name: 'Rear caliper', body: 'swingarm' },
-    { key: 'nipple', kind: 'bleedNipple', name: 'Rear caliper', body: 'swingarm', on: 'caliper' },
-  ],
-  joints: [
-    { key: 'j-master', on: 'master', name: 'Rear master', boltLength_mm: 20, material: 'steel' },
-    { key: 'j-caliper', on: 'caliper', name: 'Rear caliper', boltLength_mm: 20, material: 'steel' },
-  ],
-  hoses: [
-    { key: 'hose', name: 'Rear hose', from: 'j-master', to: 'j-caliper', length_mm: 640, ends: [0, 20] },
-  ],
-};
+  masterBore_m: mm(14),
+  leverStroke_m: mm(50),
+  leverRatio: 5,
+  usable_m3: mL(16),
+  hoseName: 'Rear hose',
+  length_mm: 640,
+  material: 'steel',
+});
 
 export const VEHICLE_PLANS: readonly VehiclePlan[] = [
   {

@@ -19,10 +19,12 @@ export type Handlers = { readonly [Name in RouteName]: (call: Call<Name>) => Pro
 export type ParsedBody<Name extends RouteName> = Call<Name>['body'] &
   (BodyOf<Name> extends undefined ? unknown : object);
 
-/** Tighter where passphrases are tried. */
-const SIGN_IN_TRIES_PER_MINUTE = 10;
-
-export function registerHandlers(app: FastifyInstance, handlers: Handlers): void {
+/** `signInTriesPerMinute` is tighter than the rest of the API, because passphrases are tried there. */
+export function registerHandlers(
+  app: FastifyInstance,
+  handlers: Handlers,
+  signInTriesPerMinute: number,
+): void {
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const route: (typeof ROUTES)[RouteName] = ROUTES[name];
     const handle = handlers[name] as (call: Call<RouteName>) => Promise<unknown>;
@@ -38,7 +40,7 @@ export function registerHandlers(app: FastifyInstance, handlers: Handlers): void
         response: { 200: route.reply },
       },
       ...(name === 'signIn'
-        ? { config: { rateLimit: { max: SIGN_IN_TRIES_PER_MINUTE, timeWindow: 60_000 } } }
+        ? { config: { rateLimit: { max: signInTriesPerMinute, timeWindow: 60_000 } } }
         : {}),
       handler: (request, reply) =>
         handle({

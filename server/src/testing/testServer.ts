@@ -61,6 +61,7 @@ export async function startTestServer(port?: number): Promise<TestServer> {
     port: 0,
     database: databaseSettings,
     secret: 'x'.repeat(40),
+    signInTriesPerMinute: 10,
     demo: true,
     webFolder: null,
   };

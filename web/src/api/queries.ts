@@ -1,6 +1,6 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
 import { call } from './client.ts';
@@ -15,9 +15,16 @@ export const sessionQuery = queryOptions({
 });
 
 export const jobsQuery = (status: 'open' | 'finished') =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['jobs', status],
-    queryFn: ({ signal }) => call('listJobs', { query: { status } }, signal),
+    initialPageParam: undefined as string | undefined,
+    queryFn: ({ signal, pageParam }) =>
+      call(
+        'listJobs',
+        { query: { status, ...(pageParam === undefined ? {} : { after: pageParam }) } },
+        signal,
+      ),
+    getNextPageParam: (page) => page.next ?? undefined,
   });
 
 export const dueQuery = queryOptions({
@@ -43,9 +50,12 @@ export const jobQuery = (jobId: string) =>
   });
 
 export const jobLogQuery = (jobId: string) =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['job', jobId, 'log'],
-    queryFn: ({ signal }) => call('getJobLog', { params: { jobId }, query: { limit: 200 } }, signal),
+    initialPageParam: 0,
+    queryFn: ({ signal, pageParam }) =>
+      call('getJobLog', { params: { jobId }, query: { after: pageParam } }, signal),
+    getNextPageParam: (page) => (page.next === null ? undefined : Number(page.next)),
   });
 
 type AnyRequest = RequestOf<JobActionName>;

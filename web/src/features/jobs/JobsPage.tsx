@@ -1,7 +1,7 @@
 import type { DueItem, JobSummary } from '@zephyrcombe/contract';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
 import { STAGES } from '@zephyrcombe/core';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -10,6 +10,7 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Fine, Head, Label, Page, Rows, Spread, Stack, Unseen } from '../../design/layout.ts';
+import { MoreButton } from '../../design/MoreButton.tsx';
 import { FONT, SIZE, colour } from '../../design/tokens.ts';
 
 const Row = styled(Link)`
@@ -137,11 +138,30 @@ function DueRow({ item }: { readonly item: DueItem }) {
   );
 }
 
+/** Jobs of one status, a page at a time. */
+function JobList({ status, empty }: { readonly status: 'open' | 'finished'; readonly empty: string }) {
+  const jobs = useInfiniteQuery(jobsQuery(status));
+  if (jobs.isError) return <LoadProblem error={jobs.error} onRetry={() => void jobs.refetch()} />;
+  if (jobs.isPending) return <div style={{ minHeight: 180 }} aria-busy="true" />;
+  const items = jobs.data.pages.flatMap((page) => page.items);
+  if (items.length === 0) return <Fine>{empty}</Fine>;
+  return (
+    <div>
+      <Rows>
+        {items.map((job) => (
+          <JobRow key={job.id} job={job} />
+        ))}
+      </Rows>
+      <MoreButton list={jobs} />
+    </div>
+  );
+}
+
 /** What is on the bench and what is due. */
 export function JobsPage() {
   useCrumb(null);
-  const open = useQuery(jobsQuery('open'));
-  const finished = useQuery(jobsQuery('finished'));
+  const open = useInfiniteQuery(jobsQuery('open'));
+  const finished = useInfiniteQuery(jobsQuery('finished'));
   const due = useQuery(dueQuery);
   const navigate = useNavigate();
   return (
@@ -153,40 +173,15 @@ export function JobsPage() {
             <PrimaryButton onPress={() => void navigate('/jobs/new')}>Start a job</PrimaryButton>
           </Spread>
           <Stack style={{ marginTop: 12 }}>
-            {open.isError ? <LoadProblem error={open.error} onRetry={() => void open.refetch()} /> : null}
-            {open.data ? (
-              open.data.items.length > 0 ? (
-                <Rows>
-                  {open.data.items.map((job) => (
-                    <JobRow key={job.id} job={job} />
-                  ))}
-                </Rows>
-              ) : (
-                <Fine>
-                  The bench is clear. Start a job on a vehicle, and it stays here until it is signed off.
-                </Fine>
-              )
-            ) : (
-              <div style={{ minHeight: 180 }} aria-busy="true" />
-            )}
+            <JobList
+              status="open"
+              empty="The bench is clear. Start a job on a vehicle, and it stays here until it is signed off."
+            />
           </Stack>
           {open.isPending ? null : (
             <>
               <Title>Signed off</Title>
-              {finished.isError ? (
-                <LoadProblem error={finished.error} onRetry={() => void finished.refetch()} />
-              ) : null}
-              {finished.data ? (
-                finished.data.items.length > 0 ? (
-                  <Rows>
-                    {finished.data.items.map((job) => (
-                      <JobRow key={job.id} job={job} />
-                    ))}
-                  </Rows>
-                ) : (
-                  <Fine>Nothing has been signed off yet.</Fine>
-                )
-              ) : null}
+              <JobList status="finished" empty="Nothing has been signed off yet." />
             </>
           )}
         </section>

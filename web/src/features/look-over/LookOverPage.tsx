@@ -7,9 +7,7 @@ import {
   FINDINGS,
   SEAL_NAMES,
   SEAT_NAMES,
-  VEHICLE_CAUTION_TEXTS,
 } from '@zephyrcombe/contract';
-import { vehicleCautions } from '@zephyrcombe/core';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -19,10 +17,10 @@ import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick, TextField, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
 import { FONT, SIZE, colour } from '../../design/tokens.ts';
 import { useJob } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
+import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
 
 const Table = styled.table`
   width: 100%;
@@ -153,15 +151,7 @@ export function LookOverPage() {
           </PlainButton>
         )}
         <SaveProblem save={edit} onTakeTheirs={clearReason} />
-        {vehicleCautions(vehicle).map((caution) => (
-          <Notice
-            key={caution}
-            severity={caution === 'absMustNotRunDry' || caution === 'electricBooster' ? 'stop' : 'note'}
-            title={VEHICLE_CAUTION_TEXTS[caution].title}
-          >
-            <p>{VEHICLE_CAUTION_TEXTS[caution].advice}</p>
-          </Notice>
-        ))}
+        <VehicleCautions vehicle={vehicle} />
         {finished ? null : (
           <PrimaryButton
             isDisabled={!job.endsConfirmed}

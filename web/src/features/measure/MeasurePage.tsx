@@ -24,6 +24,7 @@ import {
 } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { datumsFor, inDatum, liveReadings, orderOf, sameDatum } from './measureView.ts';
@@ -32,29 +33,18 @@ import { ReadingList } from './ReadingList.tsx';
 
 export function MeasurePage() {
   const detail = useJob();
-  const { hoseId, jointId, select } = useSelection();
+  const { hoseId, jointId } = useSelection();
   const hose = selectedHose(detail, hoseId, jointId);
   const [pose, setPose] = useState<Pose>('fullDroop');
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
   const count = (candidate: Pose) =>
     liveReadings(detail, hose.hoseId).filter((reading) => reading.pose === candidate).length;
-  const name = (id: string) => detail.circuit.hoses.find((candidate) => candidate.id === id)?.name ?? '';
   return (
     <Columns>
       <Stack $gap={16}>
         <Sheet>
           <Stack $gap={14}>
-            {detail.hoses.length > 1 ? (
-              <ChoiceRow
-                label="Hose"
-                value={hose.hoseId}
-                options={detail.hoses.map((candidate) => ({
-                  value: candidate.hoseId,
-                  text: `${name(candidate.hoseId)}${candidate.order_m === null ? '' : ' ✓'}`,
-                }))}
-                onChange={(next) => select({ hose: next })}
-              />
-            ) : null}
+            <HosePicker current={hose} isDone={(candidate) => candidate.order_m !== null} />
             <ChoiceRow<Pose>
               label="Pose the reading is taken in"
               value={pose}

@@ -1,8 +1,9 @@
 import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
 import { LOG_NAMES, POSE_NAMES } from '@zephyrcombe/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobLogQuery } from '../../api/queries.ts';
+import { MoreButton } from '../../design/MoreButton.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { JobSheet } from './JobSheet.tsx';
 import { describeEntry } from './describeEntry.ts';
@@ -14,32 +15,37 @@ export function JobLogPage() {
 }
 
 function LogTable({ detail }: { readonly detail: JobDetail }) {
-  const log = useQuery(jobLogQuery(detail.job.id));
+  const log = useInfiniteQuery(jobLogQuery(detail.job.id));
   const write = useWriter();
   if (log.isError) return <LoadProblem error={log.error} onRetry={() => void log.refetch()} />;
   return (
-    <PrintTable style={{ marginTop: 16 }}>
-      <thead>
-        <tr>
-          <th scope="col">When</th>
-          <th scope="col">Who</th>
-          <th scope="col">What</th>
-        </tr>
-      </thead>
-      <tbody>
-        {(log.data?.items ?? []).map((entry: LogEntry) => (
-          <tr key={entry.id}>
-            <td className="figure">
-              {new Date(entry.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
-            </td>
-            <td>{entry.by}</td>
-            <td>
-              {LOG_NAMES[entry.kind]}
-              {describeEntry(entry, detail, write, POSE_NAMES)}
-            </td>
+    <>
+      <PrintTable style={{ marginTop: 16 }}>
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Who</th>
+            <th scope="col">What</th>
           </tr>
-        ))}
-      </tbody>
-    </PrintTable>
+        </thead>
+        <tbody>
+          {(log.data?.pages ?? [])
+            .flatMap((page) => page.items)
+            .map((entry: LogEntry) => (
+              <tr key={entry.id}>
+                <td className="figure">
+                  {new Date(entry.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
+                </td>
+                <td>{entry.by}</td>
+                <td>
+                  {LOG_NAMES[entry.kind]}
+                  {describeEntry(entry, detail, write, POSE_NAMES)}
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      </PrintTable>
+      <MoreButton list={log} />
+    </>
   );
 }

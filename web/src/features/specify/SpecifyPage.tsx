@@ -10,11 +10,12 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
+import { Pick, TextField } from '../../design/fields.tsx';
 import { Columns, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import {
@@ -47,7 +48,7 @@ const Fields = styled.div`
 
 export function SpecifyPage() {
   const detail = useJob();
-  const { hoseId, jointId, select } = useSelection();
+  const { hoseId, jointId } = useSelection();
   const hose = selectedHose(detail, hoseId, jointId);
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
@@ -58,17 +59,7 @@ export function SpecifyPage() {
   return (
     <Columns>
       <Stack $gap={16}>
-        {detail.hoses.length > 1 ? (
-          <ChoiceRow
-            label="Hose"
-            value={hose.hoseId}
-            options={detail.hoses.map((candidate) => ({
-              value: candidate.hoseId,
-              text: `${name(candidate.hoseId)}${candidate.specified ? ' ✓' : ''}`,
-            }))}
-            onChange={(next) => select({ hose: next })}
-          />
-        ) : null}
+        <HosePicker current={hose} isDone={(candidate) => candidate.specified} />
         <Pair>
           {views.map((view, index) => (
             <JointSheet key={view.joint.id} view={view} end={index === 0 ? 'A' : 'B'} />

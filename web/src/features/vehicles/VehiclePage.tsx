@@ -1,6 +1,6 @@
 import type { FluidService } from '@zephyrcombe/contract';
-import { STAGE_NAMES, VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/contract';
-import { nextDue, vehicleCautions } from '@zephyrcombe/core';
+import { STAGE_NAMES } from '@zephyrcombe/contract';
+import { nextDue } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -20,9 +20,9 @@ import {
   Spread,
   Stack,
 } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { VEHICLE_KINDS } from './VehiclesPage.tsx';
+import { VehicleCautions } from './VehicleCautions.tsx';
 
 /** One vehicle: its circuits and hoses, its fluid services, its jobs. */
 export function VehiclePage() {
@@ -118,15 +118,7 @@ export function VehiclePage() {
         </Stack>
         <Stack>
           {vehicle.note ? <Fine>{vehicle.note}</Fine> : null}
-          {vehicleCautions(vehicle).map((caution) => (
-            <Notice
-              key={caution}
-              severity={caution === 'absMustNotRunDry' || caution === 'electricBooster' ? 'stop' : 'note'}
-              title={VEHICLE_CAUTION_TEXTS[caution].title}
-            >
-              <p>{VEHICLE_CAUTION_TEXTS[caution].advice}</p>
-            </Notice>
-          ))}
+          <VehicleCautions vehicle={vehicle} />
         </Stack>
       </Columns>
     </Page>
