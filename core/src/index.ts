@@ -76,3 +76,5 @@ export type { BleedEvent, Outflow } from './bleeding/tally.ts';
 export { isClear, OUTFLOWS, strokesSinceTopUp } from './bleeding/tally.ts';
 export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
+export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
+export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { EndGeometry, LengthPoint } from './end.ts';
 import { sealingPointOf } from './end.ts';
+import { EXAMPLE_BENDS_deg, exampleBanjo } from './exampleEnds.ts';
 import { convertLength } from './lengthDatum.ts';
 
 const anyEnd: fc.Arbitrary<EndGeometry> = fc.record({
@@ -96,4 +97,14 @@ describe('lengths that are none', () => {
       problem: { code: 'noThreadOnThisEnd' },
     });
   });
+});
+
+test('another bend is another fitting: every example end has take-offs of its own', () => {
+  const takeOffs = EXAMPLE_BENDS_deg.map((bend_deg) => {
+    const end = exampleBanjo(bend_deg);
+    const eyes = { endA: 'eyeCentre', endB: 'eyeCentre' } as const;
+    const free = convertLength({ endA: end, endB: end, given: eyes, wanted: eyes, length_m: 0.742 });
+    return free.ok ? Math.round((0.742 - free.value.freeHose_m) * 1e6) : null;
+  });
+  expect(takeOffs).toEqual([64_000, 72_000, 74_000, 76_000]);
 });

@@ -1,22 +1,11 @@
 /** Short ways to write down a circuit. Every dimension is invented for the demo shop. */
 import type { Bolt, Circuit, Component, Hose, Joint, Port, Washer } from '@zephyrcombe/contract';
-import type { EndGeometry, FluidGrade, JointMaterial } from '@zephyrcombe/core';
+import type { ExampleBend_deg, FluidGrade, JointMaterial } from '@zephyrcombe/core';
+import { exampleBanjo } from '@zephyrcombe/core';
 import { demoId } from './identity.ts';
 
 const mm = (value: number) => value / 1000;
 const degrees = (value: number) => (value * Math.PI) / 180;
-
-/** Invented fitting geometry by bend angle. */
-const banjoEnd = (angle_deg: 0 | 20 | 45 | 90): EndGeometry => {
-  const [a_mm, b_mm] = ({ 0: [32, 0], 20: [22, 14], 45: [22, 15], 90: [20, 18] } as const)[angle_deg];
-  return {
-    family: 'banjo',
-    neckAngle_rad: degrees(angle_deg),
-    ferruleToApex_m: mm(a_mm),
-    apexToPoint_m: mm(b_mm),
-    neckLength_m: mm(25),
-  };
-};
 
 interface JointPlan {
   readonly key: string;
@@ -46,7 +35,7 @@ export interface CircuitPlan {
     readonly from: string;
     readonly to: string;
     readonly length_mm: number;
-    readonly ends: readonly [0 | 20 | 45 | 90, 0 | 20 | 45 | 90];
+    readonly ends: readonly [ExampleBend_deg, ExampleBend_deg];
     readonly clocking_deg?: number;
     readonly madeOn?: string;
   }[];
@@ -113,8 +102,8 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     toJointId: id(hose.to),
     length_m: mm(hose.length_mm),
     bore_m: mm(3.2),
-    endA: banjoEnd(hose.ends[0]),
-    endB: banjoEnd(hose.ends[1]),
+    endA: exampleBanjo(hose.ends[0]),
+    endB: exampleBanjo(hose.ends[1]),
     clocking_rad: hose.clocking_deg === undefined ? null : degrees(hose.clocking_deg),
     madeOn: hose.madeOn ?? null,
     version: 0,

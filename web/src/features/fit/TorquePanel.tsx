@@ -67,6 +67,11 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
   const last = records.at(-1);
   const range = wrench ? wrenchRange(wrench.maximum_Nm) : null;
 
+  // What was refused is refused no longer once something is changed.
+  const change = (next: Partial<typeof EMPTY>) => {
+    if (record.isError) record.reset();
+    setDraft({ ...draft, ...next });
+  };
   const send = () => {
     if (reading === null || !wrench || !judged?.ok) return;
     const id = draft.id === '' ? newId() : draft.id;
@@ -145,7 +150,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
             big
             placeholder="e.g. 19.6 N·m or 14 lbf·ft"
             text={draft.text}
-            onText={(text) => setDraft({ ...draft, text })}
+            onText={(text) => change({ text })}
             onEnter={send}
             error={judged && !judged.ok ? problemText(judged.problem, write) : null}
           />
@@ -159,7 +164,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
                     value: id,
                     text: `${name}, to ${write.torque(top)}`,
                   }))}
-                  onChange={(wrenchId) => setDraft({ ...draft, wrenchId })}
+                  onChange={(wrenchId) => change({ wrenchId })}
                 />
               </div>
               <Fine>
@@ -173,12 +178,12 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
               </Fine>
             </Spread>
             {needed?.ok ? (
-              <Tick isSelected={draft.washers} onChange={(washers) => setDraft({ ...draft, washers })}>
+              <Tick isSelected={draft.washers} onChange={(washers) => change({ washers })}>
                 {washerCount} fresh washers fitted, one on both sides of{' '}
                 {eyes === 1 ? 'the eye' : 'every eye'}
               </Tick>
             ) : null}
-            <Tick isSelected={draft.witness} onChange={(witness) => setDraft({ ...draft, witness })}>
+            <Tick isSelected={draft.witness} onChange={(witness) => change({ witness })}>
               Witness mark across bolt and eye
             </Tick>
             {judged?.ok ? (
@@ -201,7 +206,12 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
               </p>
             </Notice>
           ) : null}
-          {judged?.ok ? <Cautions cautions={shownCautions(judged.cautions, draft.washers)} /> : null}
+          {judged?.ok ? (
+            <Cautions
+              cautions={shownCautions(judged.cautions, draft.washers)}
+              answering={record.error?.code === 'stop-not-answered'}
+            />
+          ) : null}
           {chosen.handTight ? null : <Fine>Tick this joint hand tight in the order on first.</Fine>}
           <SaveProblem save={record} />
           {verdict === 'above' && reading ? (

@@ -77,7 +77,11 @@ function OpenHandOver() {
     serviceId: '',
   });
   const finish = useJobAction('finishJob', job.id, clear);
-  const change = (next: Partial<typeof draft>) => setDraft({ ...draft, ...next });
+  // What was refused is refused no longer once something is changed.
+  const change = (next: Partial<ServiceDraft>) => {
+    if (finish.isError) finish.reset();
+    setDraft({ ...draft, ...next });
+  };
   const done = progressOf(detail).done;
   const distance = readQuantity(draft.distance, 'distance', true).quantity;
   const quantity = readQuantity(draft.quantity, 'volume').quantity;
@@ -112,7 +116,7 @@ function OpenHandOver() {
 
   const sign = () => {
     const serviceId = draft.serviceId === '' ? newId() : draft.serviceId;
-    change({ serviceId });
+    setDraft({ ...draft, serviceId });
     finish.mutate({
       params: { jobId: job.id },
       body: {
@@ -264,7 +268,7 @@ function OpenHandOver() {
             onText={(next) => change({ water: next })}
           />
         </Fields>
-        <Cautions cautions={cautions} />
+        <Cautions cautions={cautions} answering={finish.error?.code === 'stop-not-answered'} />
         <TextField
           label={`Signature: type your name, ${person.name}`}
           value={draft.signature}

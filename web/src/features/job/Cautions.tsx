@@ -1,17 +1,25 @@
 import type { Caution } from '@zephyrcombe/core';
-import { severityOf } from '@zephyrcombe/core';
+import { severityOf, stopsAmong } from '@zephyrcombe/core';
 import { cautionText } from '@zephyrcombe/contract';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 
+interface CautionsProps {
+  readonly cautions: readonly Caution[];
+  /** The stops among them are being answered beside: they are not said twice. */
+  readonly answering?: boolean;
+}
+
 /** Cautions where the mistake would be made: one for each fact. */
-export function Cautions({ cautions }: { readonly cautions: readonly Caution[] }) {
+export function Cautions({ cautions, answering = false }: CautionsProps) {
   const write = useWriter();
-  if (cautions.length === 0) return null;
+  const stops = answering ? stopsAmong(cautions) : [];
+  const shown = cautions.filter((caution) => !stops.includes(caution));
+  if (shown.length === 0) return null;
   return (
     <Stack $gap={8}>
-      {cautions.map((caution, index) => {
+      {shown.map((caution, index) => {
         const text = cautionText(caution, write);
         return (
           <Notice key={`${caution.id} ${index}`} severity={severityOf(caution)} title={text.title}>

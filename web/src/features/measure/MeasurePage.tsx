@@ -184,7 +184,9 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
           </Tick>
         ))}
       </Sheet>
-      {result.ok ? <Cautions cautions={result.cautions} /> : null}
+      {result.ok ? (
+        <Cautions cautions={result.cautions} answering={edit.error?.code === 'stop-not-answered'} />
+      ) : null}
       <SaveProblem save={edit} />
       {finished ? null : hose.order_m !== null ? (
         <>

@@ -1,8 +1,8 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
 import type { Bolt, JobHose, Washer } from '@zephyrcombe/contract';
 import { datumName, MATERIAL_NAMES } from '@zephyrcombe/contract';
-import type { EndGeometry, JointMaterial } from '@zephyrcombe/core';
-import { JOINT_MATERIALS } from '@zephyrcombe/core';
+import type { JointMaterial } from '@zephyrcombe/core';
+import { EXAMPLE_BENDS_deg, exampleBanjo, JOINT_MATERIALS } from '@zephyrcombe/core';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -29,10 +29,7 @@ import {
 import { inDatum } from '../measure/measureView.ts';
 import { JointDrawing } from './JointDrawing.tsx';
 
-/** Bend angles on offer in the demo parts list, degrees. */
-const BENDS_deg = [0, 20, 45, 90] as const;
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
-const radians = (value_deg: number) => (value_deg * Math.PI) / 180;
 
 const Pair = styled.div`
   display: grid;
@@ -96,9 +93,9 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
   const cautions = [...clockingCautions(hose), ...views.flatMap((view) => jointCautions(view))];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
   const bend = (end: 'endA' | 'endB', text: string) => {
-    const angle_deg = Number(text);
-    const changed: EndGeometry = { ...hose[end], neckAngle_rad: radians(angle_deg) };
-    edit.mutate({ params, body: { version: hose.version, [end]: changed, specified: false } });
+    const bend_deg = EXAMPLE_BENDS_deg.find((candidate) => String(candidate) === text);
+    if (bend_deg === undefined) return;
+    edit.mutate({ params, body: { version: hose.version, [end]: exampleBanjo(bend_deg), specified: false } });
   };
 
   return (
@@ -124,13 +121,14 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
           label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the neck`}
           value={String(degrees(hose[end].neckAngle_rad))}
           isDisabled={finished}
-          options={BENDS_deg.map((angle) => ({
+          options={EXAMPLE_BENDS_deg.map((angle) => ({
             value: String(angle),
             text: angle === 0 ? 'straight' : `${angle}°`,
           }))}
           onChange={(text) => bend(end, text)}
         />
       ))}
+      <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
       {bothBent ? (
         <Stack $gap={6}>
           <QuantityField
@@ -154,7 +152,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
           ) : null}
         </Stack>
       ) : null}
-      <Cautions cautions={cautions} />
+      <Cautions cautions={cautions} answering={edit.error?.code === 'stop-not-answered'} />
       <SaveProblem save={edit} onTakeTheirs={clearClocking} />
       {finished ? null : hose.specified ? (
         <>
@@ -284,7 +282,10 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
         </Fields>
         {draft === null ? null : (
           <>
-            <Cautions cautions={jointCautions(view, bolt, washer)} />
+            <Cautions
+              cautions={jointCautions(view, bolt, washer)}
+              answering={edit.error?.code === 'stop-not-answered'}
+            />
             <SaveProblem save={edit} onTakeTheirs={clear} />
             <Spread>
               <PlainButton
