@@ -1,0 +1,115 @@
+import type { Caution, CautionId, ParseFailure, Problem } from '@zephyrcombe/core';
+import { CAUTION_IDS, IMPERIAL, MEANINGS, METRIC, VEHICLE_CAUTIONS } from '@zephyrcombe/core';
+import { cautionText } from './cautions.ts';
+import { MEANING_NAMES, VEHICLE_CAUTION_TEXTS } from './names.ts';
+import { parseFailureText, problemText } from './problems.ts';
+import { createWriter } from './writer.ts';
+
+/** One example of every caution; a new id fails to compile until it has one. */
+const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evidence'] } = {
+  M01: { pose: 'fullDroop', remainingTravel_m: 0.012 },
+  M02: {},
+  M05: { spare_m: 0.132 },
+  M06: { missing: ['rightLock'] },
+  M09: { pose: 'fullDroop', readings: 2, spread_m: 0.022 },
+  M19: {},
+  M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
+  M29: { engaged_m: 0.001, wanted_m: 0.008 },
+  M30: { bottomGap_m: -0.004 },
+  M50: { strokesLeft: 1, abs: true },
+  M57: { needed: 4, confirmed: 3 },
+  M58: { boltMaterial: 'aluminium', washerMaterial: 'copper' },
+  M71: { reading_Nm: 21.7, maximum_Nm: 21 },
+  M72: { lowest_Nm: 22, highest_Nm: 110 },
+  M74: {},
+  M75: { asked: 'DOT 4', offered: 'DOT 3' },
+  M76: {},
+  M77: { asked: 'mineral oil', offered: 'DOT 4' },
+  M78: { openedOn: '2026-04-20', months: 7 },
+  M79: {},
+  M94: {},
+  M95: {},
+  M96: { missing: ['batch', 'quantity'] },
+  M99: {},
+};
+
+const writers = [
+  ['metric', createWriter(METRIC)],
+  ['imperial', createWriter(IMPERIAL)],
+] as const;
+
+describe.each(writers)('every sentence, %s', (_name, write) => {
+  test.each(CAUTION_IDS)('%s has a title and a way out', (id) => {
+    const text = cautionText({ id, evidence: EXAMPLES[id] } as Caution, write);
+    expect(text.title.length).toBeGreaterThan(8);
+    expect(text.advice.length).toBeGreaterThan(20);
+    expect(text.advice).toMatch(/[.]$/);
+    expect(`${text.title} ${text.advice}`).not.toMatch(/undefined|NaN|null|\[object/);
+  });
+
+  test.each<Problem>([
+    { code: 'notPositive', field: 'length_m', value: -1 },
+    { code: 'notFinite', field: 'reading_Nm' },
+    { code: 'noEyeOnThisEnd', field: 'given.endA' },
+    { code: 'noThreadOnThisEnd', field: 'wanted.endB' },
+    { code: 'shorterThanItsFittings', field: 'length_m', takeOffs_m: 0.064 },
+    { code: 'noDroopReading', field: 'readings' },
+    { code: 'rangeUpsideDown', field: 'minimum_Nm' },
+    { code: 'torqueImplausible', field: 'reading_Nm', reading_Nm: 300, maximum_Nm: 21 },
+    { code: 'noFluidPath', field: 'Sidecar caliper' },
+    { code: 'endsCannotBothGoFirst', field: 'hose' },
+  ])('$code says what is wrong and what to do', (problem) => {
+    const text = problemText(problem, write);
+    expect(text).toMatch(/^[A-Z0-9].{20,}[.]$/s);
+    expect(text).not.toMatch(/undefined|NaN|_m\b|_Nm\b/);
+  });
+});
+
+test.each<ParseFailure>([
+  { reason: 'empty' },
+  { reason: 'notANumber' },
+  { reason: 'ambiguousComma' },
+  { reason: 'zeroDenominator' },
+  { reason: 'unknownUnit', typedUnit: 'furlongs' },
+  { reason: 'unitMissing', number: 8.5, couldBe: ['mm', 'in'] },
+])('$reason is said in a sentence', (failure) => {
+  expect(parseFailureText(failure, 'length')).toMatch(/[.]$/);
+});
+
+test('the way out of a caution follows its evidence', () => {
+  const [, write] = writers[0];
+  const title = (caution: Caution) => cautionText(caution, write).title;
+  expect(title({ id: 'M06', evidence: { missing: ['leftLock', 'rightLock'] } })).toBe('Neither lock checked');
+  expect(title({ id: 'M06', evidence: { missing: ['leftLock'] } })).toBe('Left lock not checked');
+  expect(title({ id: 'M09', evidence: { pose: 'fullDroop', readings: 1, spread_m: 0 } })).toBe(
+    'One reading only',
+  );
+  expect(title({ id: 'M30', evidence: { bottomGap_m: 0.0005 } })).toBe(
+    'Bolt ends 0.5\u2009mm from the bottom',
+  );
+  expect(title({ id: 'M50', evidence: { strokesLeft: 2, abs: false } })).toBe('About 2 strokes left: top up');
+  expect(title({ id: 'M50', evidence: { strokesLeft: 0, abs: false } })).toBe(
+    'Reservoir at its minimum: top up now',
+  );
+  const dry = (abs: boolean) => cautionText({ id: 'M50', evidence: { strokesLeft: 1, abs } }, write).advice;
+  expect(dry(true)).toContain('ABS unit');
+  expect(dry(false)).not.toContain('ABS');
+});
+
+test('every symbol of a working and every caution of a vehicle has its words', () => {
+  for (const meaning of MEANINGS) expect(MEANING_NAMES[meaning].length).toBeGreaterThan(3);
+  for (const caution of VEHICLE_CAUTIONS) expect(VEHICLE_CAUTION_TEXTS[caution].advice).toMatch(/[.]$/);
+});
+
+test('a quantity of every kind is written with its unit', () => {
+  const [, write] = writers[0];
+  expect(write.quantity({ kind: 'count', count: 4 })).toBe('4');
+  expect(write.quantity({ kind: 'ratio', ratio: 5.5 })).toBe('5.5');
+  expect(write.quantity({ kind: 'months', months: 1 })).toBe('1 month');
+  expect(write.quantity({ kind: 'date', date: '2028-02-29' })).toBe('29 February 2028');
+  expect(write.quantity({ kind: 'volume', value_SI: 1.539e-6 })).toBe('1.54\u2009mL');
+  expect(write.quantity({ kind: 'temperature', value_SI: 503.15 })).toBe('230\u2009°C');
+  expect(write.quantity({ kind: 'pressure', value_SI: 1e5 })).toBe('1.0\u2009bar');
+  expect(write.quantity({ kind: 'angle', value_SI: Math.PI / 9 })).toBe('20°');
+  expect(write.quantity({ kind: 'fraction', value_SI: 0.04 })).toBe('4.0\u2009%');
+});
