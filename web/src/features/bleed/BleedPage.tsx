@@ -16,6 +16,7 @@ import { FLUID, FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
+import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
 import { guardOf, nippleView, orderedNipples } from './bleedView.ts';
 
@@ -200,7 +201,7 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
       </div>
       {guard?.ok ? (
         <>
-          <ReservoirDrawing guard={guard.value} />
+          <ReservoirDrawing guard={guard.value} shade={notedShade(detail)} />
           <Cautions cautions={guard.cautions} />
         </>
       ) : (
@@ -255,7 +256,12 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
 }
 
 /** The reservoir with its level as the count says, between full and minimum. */
-function ReservoirDrawing({ guard }: { readonly guard: RefillGuard }) {
+interface ReservoirDrawingProps {
+  readonly guard: RefillGuard;
+  readonly shade: keyof typeof FLUID | null;
+}
+
+function ReservoirDrawing({ guard, shade }: ReservoirDrawingProps) {
   const left = Math.max(0, guard.strokesLeft);
   const share = guard.strokesBeforeMinimum > 0 ? left / guard.strokesBeforeMinimum : 0;
   const [top, minimum, bottom] = [18, 50, 66];
@@ -263,7 +269,14 @@ function ReservoirDrawing({ guard }: { readonly guard: RefillGuard }) {
   const text = left === 1 ? 'about 1 stroke left' : `about ${left} strokes left`;
   return (
     <svg width="100%" viewBox="0 0 340 70" role="img" aria-label={`Reservoir: ${text}`}>
-      <rect x="10" y={level} width="320" height={bottom - level} fill={FLUID.honey} opacity="0.75" />
+      <rect
+        x="10"
+        y={level}
+        width="320"
+        height={bottom - level}
+        fill={shade === null ? colour('hairlineSoft') : FLUID[shade]}
+        opacity="0.75"
+      />
       <rect
         x="10"
         y="2"
@@ -280,7 +293,16 @@ function ReservoirDrawing({ guard }: { readonly guard: RefillGuard }) {
       <text x="20" y={top - 3} fontSize="12" fill={colour('inkSoft')}>
         max
       </text>
-      <text x="20" y={bottom - 4} fontSize="12" fontWeight="650" fill="#1d2a2f">
+      <text
+        x="20"
+        y={bottom - 4}
+        fontSize="12"
+        fontWeight="650"
+        fill={colour('ink')}
+        stroke={colour('paper')}
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         min
       </text>
       <text x="320" y={top - 3} fontSize="13" textAnchor="end" fill={colour('ink')}>

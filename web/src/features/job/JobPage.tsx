@@ -9,10 +9,10 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useShortcuts } from '../../app/useShortcuts.ts';
 import { Page } from '../../design/layout.ts';
-import { FLUID } from '../../design/tokens.ts';
+import { FLUID, colour } from '../../design/tokens.ts';
 import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
 import { useSelection } from './JobContext.ts';
-import { circuitWithLengths, jointState, lengthOf, progressOf, selectedHose } from './jobView.ts';
+import { circuitWithLengths, jointState, lengthOf, notedShade, progressOf, selectedHose } from './jobView.ts';
 import { StageRail } from './StageRail.tsx';
 
 export function JobPage() {
@@ -42,6 +42,7 @@ export function JobPage() {
     );
   }
   const detail = job.data;
+  const shade = notedShade(detail);
   const circuit = circuitWithLengths(detail);
   const master = circuit.components.find((component) => component.kind === 'master');
   const linkTo = (target: { readonly hose?: string; readonly joint?: string }) => {
@@ -65,7 +66,7 @@ export function JobPage() {
           state: jointState(detail, joint.id),
         }))}
         masterText={master?.masterBore_m ? `Master ${write.length(master.masterBore_m)}` : 'Master'}
-        fluidColour={detail.job.status === 'finished' ? FLUID.straw : FLUID.honey}
+        fluidColour={shade === null ? colour('sheet') : FLUID[shade]}
         selectedHoseId={jointId === null ? (selectedHose(detail, hoseId, null)?.hoseId ?? null) : null}
         selectedJointId={jointId}
         linkTo={linkTo}

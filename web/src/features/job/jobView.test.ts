@@ -11,6 +11,7 @@ import {
   jointsInOrder,
   jointState,
   jointView,
+  notedShade,
   progressOf,
   selectedHose,
   stackOf,
@@ -192,6 +193,11 @@ describe('bleeding', () => {
         ['left', 0, false, null],
       ],
     );
+  });
+
+  test('the fluid has the shade that was noted, and none before that', () => {
+    expect(notedShade(detail)).toBe('honey');
+    expect(notedShade(outfitJob())).toBeNull();
   });
 
   test('nothing is guessed where the master is not known', () => {

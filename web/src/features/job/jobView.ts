@@ -12,6 +12,7 @@ import {
   judgeWasherMaterial,
 } from '@zephyrcombe/core';
 import type { Engagement } from '@zephyrcombe/core';
+import type { FLUID } from '../../design/tokens.ts';
 import type { JointState } from '../../drawing/JointGlyph.tsx';
 
 export function progressOf(detail: JobDetail): Progress {
@@ -147,3 +148,14 @@ export const clockingCautions = (hose: Pick<JobHose, 'endA' | 'endB' | 'clocking
 
 export const isCalculated = <Value>(result: Result<Value> | null): result is Calculated<Value> =>
   result?.ok === true;
+
+/** The fluid's shade as it was last noted at a nipple of this job; null while nobody has looked. */
+export function notedShade(detail: JobDetail): keyof typeof FLUID | null {
+  const noted = detail.bleedRuns
+    .flatMap((run) => run.events)
+    .flatMap((event) =>
+      event.kind === 'outflow' && event.outflow !== 'bubbles' ? [{ at: event.at, shade: event.outflow }] : [],
+    )
+    .sort((left, right) => left.at.localeCompare(right.at));
+  return noted.at(-1)?.shade ?? null;
+}
