@@ -1,9 +1,10 @@
-/** The arrows of import run one way: core ← contract ← server, web; e2e imports only contract and its own support. */
+/** The arrows of import run one way: core ← contract ← server, web, stand-ins; e2e and bench stand outside. */
+const ROOMS = 'core|contract|server|web|stand-ins|e2e|bench';
 const only = (room, allowed) => ({
   name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
   severity: 'error',
   from: { path: `^${room}/` },
-  to: { path: `^(core|contract|server|web|e2e)/`, pathNot: `^(${[room, ...allowed].join('|')})/` },
+  to: { path: `^(${ROOMS})/`, pathNot: `^(${[room, ...allowed].join('|')})/` },
 });
 
 module.exports = {
@@ -13,7 +14,9 @@ module.exports = {
     only('contract', ['core']),
     only('server', ['contract', 'core']),
     only('web', ['contract', 'core']),
+    only('stand-ins', ['contract', 'core']),
     only('e2e', ['contract', 'core']),
+    only('bench', ['contract', 'core']),
     {
       name: 'core-is-pure',
       comment: 'No Node API, no schema library, nothing that reads a clock or the network.',
@@ -24,7 +27,7 @@ module.exports = {
     {
       name: 'rooms-are-entered-by-the-front-door',
       severity: 'error',
-      from: { path: '^(core|contract|server|web|e2e)/' },
+      from: { path: `^(${ROOMS})/` },
       to: { path: '^(core|contract)/src/', pathNot: ['^$1/', '/src/index\\.ts$'] },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

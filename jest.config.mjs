@@ -1,4 +1,4 @@
-/** One Jest run for the four rooms; a project each, so that a failure names its room. */
+/** One Jest run for the rooms; a project each, so that a failure names its room. */
 const transform = {
   '^.+\\.(t|j)sx?$': [
     '@swc/jest',
@@ -35,5 +35,6 @@ export default {
       globalTeardown: `${import.meta.dirname}/server/src/testing/stopDatabase.ts`,
     },
     room('web'),
+    room('stand-ins'),
   ],
 };
