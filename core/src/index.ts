@@ -67,7 +67,7 @@ export type { FitStep, PlanHose, PlanJoint, SealKind } from './procedure/fitPlan
 export { fitPlan, SEAL_KINDS } from './procedure/fitPlan.ts';
 export type { HandoverCheck } from './procedure/handOver.ts';
 export { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './procedure/handOver.ts';
-export { judgeBoltThread, judgeClocking, sameThread } from './procedure/specification.ts';
+export { judgeBoltThread, judgeClocking } from './procedure/specification.ts';
 export type { TorqueAttempt } from './procedure/torqueGate.ts';
 export { judgeTorqueAttempt } from './procedure/torqueGate.ts';
 export type { JobTally, Progress, Stage } from './procedure/progress.ts';
@@ -78,3 +78,19 @@ export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
 export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';
+
+export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.ts';
+export { diameterLimits, THREAD_GENDERS, THREAD_USES } from './threads/thread.ts';
+export { sameThread, threadNamed, THREADS } from './threads/catalogue.ts';
+export type { ProfilePoint } from './threads/profile.ts';
+export { profile } from './threads/profile.ts';
+export type { ThreadCondition, ThreadReading, ThreadReadingKind, ThreadTool } from './threads/reading.ts';
+export { THREAD_CONDITIONS, THREAD_TOOLS, TOOL_FACTS } from './threads/reading.ts';
+export type { HandOutcome } from './threads/handStart.ts';
+export { HAND_OUTCOMES } from './threads/handStart.ts';
+export type { ThreadCandidate, ThreadFinding, ThreadQuestion } from './threads/find.ts';
+export { findThread } from './threads/find.ts';
+export type { FurtherAsk, FurtherMeasurement } from './threads/furtherMeasurement.ts';
+export { furtherMeasurement } from './threads/furtherMeasurement.ts';
+export type { PortThread, Swap } from './threads/neighbours.ts';
+export { swappableThreads } from './threads/neighbours.ts';

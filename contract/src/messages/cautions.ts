@@ -1,7 +1,7 @@
 /** What each caution says, and the way out, in words a colleague would use. */
 import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
-import { POSE_NAMES } from './names.ts';
+import { listOf, POSE_NAMES } from './names.ts';
 
 export interface CautionText {
   readonly title: string;
@@ -54,6 +54,26 @@ const SENTENCES: Sentences = {
   M20: (evidence) => ({
     title: `Port ${evidence.portThread}, bolt ${evidence.boltThread}`,
     advice: 'They will start by hand and then tear the casting. Choose the bolt that matches the port.',
+  }),
+  M21: (evidence) => ({
+    title: evidence.certain
+      ? `This is 3/8-24, not ${evidence.other}`
+      : `Could be 3/8-24 as well as ${evidence.other}`,
+    advice:
+      'The two feel alike and one starts in the other, then strips. Read the pitch over several crests before anything is ordered.',
+  }),
+  M22: (evidence) => ({
+    title: `${evidence.crests} crests counted, not ${evidence.crests} gaps?`,
+    advice: `Count the gaps: the fifth crest is four pitches. With one gap fewer this is ${evidence.thread}.`,
+  }),
+  M23: (evidence, write) => ({
+    title: `${write.fineLength(evidence.bore_m)} is a bore, not a bolt`,
+    advice: `No bolt measures that, but it is the hole between the crests of ${evidence.thread}. Say that it is a port.`,
+  }),
+  M24: (evidence, write) => ({
+    title: `A bore of ${write.fineLength(evidence.bore_m)} fits ${listOf(evidence.threads)}`,
+    advice:
+      'Flat calliper jaws read small bores low. Turn a gauge bolt in by hand: it must go all the way without rocking.',
   }),
   M29: (evidence, write) => ({
     title: `Only ${write.length(evidence.engaged_m)} of thread engaged`,

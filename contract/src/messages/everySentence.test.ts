@@ -14,6 +14,10 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M09: { pose: 'fullDroop', readings: 2, spread_m: 0.022 },
   M19: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
+  M21: { certain: true, other: 'M10×1.0' },
+  M22: { crests: 5, thread: 'M10×1.0' },
+  M23: { bore_m: 0.009, thread: 'M10×1.0' },
+  M24: { bore_m: 0.00893, threads: ['M10×1.0', 'M10×1.25'] },
   M29: { engaged_m: 0.001, wanted_m: 0.008 },
   M30: { bottomGap_m: -0.004 },
   M50: { strokesLeft: 1, abs: true },
@@ -58,6 +62,10 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'torqueImplausible', field: 'reading_Nm', reading_Nm: 300, maximum_Nm: 21 },
     { code: 'noFluidPath', field: 'Sidecar caliper' },
     { code: 'endsCannotBothGoFirst', field: 'hose' },
+    { code: 'noThreadReading', field: 'readings' },
+    { code: 'handStartNeedsPort', field: 'handStart' },
+    { code: 'unknownThread', field: 'bolt' },
+    { code: 'jawWiderThanBore', field: 'jawFlat_m' },
   ])('$code says what is wrong and what to do', (problem) => {
     const text = problemText(problem, write);
     expect(text).toMatch(/^[A-Z0-9].{20,}[.]$/s);

@@ -254,4 +254,20 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   dueDistance: 'next due at',
   pathLength: 'hose between the master and this nipple',
   hoseLength: 'length of a hose',
+  threadDiameter: 'diameter as read',
+  threadLimitLow: 'least the tool shows on this thread',
+  threadLimitHigh: 'most the tool shows on this thread',
+  toolError: 'limit of error of the tool',
+  threadSpan: 'length read along the thread',
+  pitchesRead: 'pitches in it',
+  threadPitch: 'pitch of this thread',
+  pitchRead: 'pitch as read',
+  flankPlay: 'play between the flanks',
+  pitchDifference: 'difference of the pitches',
+  turnsByHand: 'turns before it binds',
 };
+
+/** "a", "a or b", "a, b or c". */
+export function listOf(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+}

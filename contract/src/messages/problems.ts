@@ -1,7 +1,7 @@
 /** Sentences for inputs that have no physical answer, and for texts that are no quantity. */
 import type { ParseFailure, Problem, QuantityKind } from '@zephyrcombe/core';
 import { UNITS } from '@zephyrcombe/core';
-import { KIND_NAMES } from './names.ts';
+import { KIND_NAMES, listOf } from './names.ts';
 import type { Writer } from './writer.ts';
 
 /** The field's own name in plain words; what is not listed is spelled as the code spells it. */
@@ -18,6 +18,12 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   masterBore_m: 'master bore',
   leverStroke_m: 'lever travel',
   intervalMonths: 'interval',
+  diameter_m: 'diameter',
+  span_m: 'span',
+  pitches: 'number of pitches',
+  threads: 'number of threads',
+  within_m: 'length counted over',
+  uncertainty_m: 'tool error',
   'given.endA': 'end A',
   'given.endB': 'end B',
   'wanted.endA': 'end A',
@@ -48,6 +54,14 @@ export function problemText(problem: Problem, write: Writer): string {
       return `No hose leads to ${problem.field}. Draw the circuit to its end.`;
     case 'endsCannotBothGoFirst':
       return 'Both ends of this hose are screwed in and cannot swivel: one would have to be twisted. Change one end.';
+    case 'noThreadReading':
+      return 'Nothing has been read yet. Type a diameter, a span over several pitches, or try a bolt by hand.';
+    case 'handStartNeedsPort':
+      return 'A bolt is tried in a port. Say that this is an internal thread, or read the bolt itself.';
+    case 'unknownThread':
+      return 'That thread is not among those known here. Choose one from the list.';
+    case 'jawWiderThanBore':
+      return 'The jaws are wider than the bore they were in. Check both figures.';
   }
 }
 
@@ -67,8 +81,4 @@ export function parseFailureText(failure: ParseFailure, kind: QuantityKind): str
     case 'unitMissing':
       return `${failure.number} of what? Choose ${listOf(failure.couldBe.map((unit) => UNITS[unit].symbol))}.`;
   }
-}
-
-function listOf(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 }

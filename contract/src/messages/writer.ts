@@ -5,6 +5,8 @@ import { formatQuantity, formatRange } from '@zephyrcombe/core';
 export interface Writer {
   readonly units: UnitPreferences;
   length(value_m: number): string;
+  /** To hundredths of a millimetre, or thousandths of an inch. */
+  fineLength(value_m: number): string;
   torque(value_Nm: number): string;
   torqueRange(minimum_Nm: number, maximum_Nm: number): string;
   volume(value_m3: number): string;
@@ -47,6 +49,10 @@ export function createWriter(units: UnitPreferences): Writer {
         units.length,
         needsTenths(value_m, units) ? { decimals: units.length === 'in' ? 3 : 1 } : {},
       ),
+    fineLength: (value_m) =>
+      units.length === 'in'
+        ? formatQuantity(value_m, 'in', { decimals: 3 })
+        : formatQuantity(value_m, 'mm', { decimals: 2 }),
     torque,
     torqueRange: (minimum_Nm, maximum_Nm) => formatRange(minimum_Nm, maximum_Nm, units.torque),
     volume: (value_m3) => formatQuantity(value_m3, units.volume, value_m3 < 1e-5 ? { decimals: 2 } : {}),
@@ -66,6 +72,8 @@ export function createWriter(units: UnitPreferences): Writer {
           return writeDate(quantity.date);
         case 'length':
           return writer.length(quantity.value_SI);
+        case 'fineLength':
+          return writer.fineLength(quantity.value_SI);
         case 'torque':
           return torque(quantity.value_SI);
         case 'volume':

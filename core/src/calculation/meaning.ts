@@ -54,6 +54,17 @@ export const MEANINGS = [
   'dueDistance',
   'pathLength',
   'hoseLength',
+  'threadDiameter',
+  'threadLimitLow',
+  'threadLimitHigh',
+  'toolError',
+  'threadSpan',
+  'pitchesRead',
+  'threadPitch',
+  'pitchRead',
+  'flankPlay',
+  'pitchDifference',
+  'turnsByHand',
 ] as const;
 
 export type Meaning = (typeof MEANINGS)[number];

@@ -14,7 +14,11 @@ export type Problem =
       readonly maximum_Nm: number;
     }
   | { readonly code: 'noFluidPath'; readonly field: string }
-  | { readonly code: 'endsCannotBothGoFirst'; readonly field: string };
+  | { readonly code: 'endsCannotBothGoFirst'; readonly field: string }
+  | { readonly code: 'noThreadReading'; readonly field: string }
+  | { readonly code: 'handStartNeedsPort'; readonly field: string }
+  | { readonly code: 'unknownThread'; readonly field: string }
+  | { readonly code: 'jawWiderThanBore'; readonly field: string };
 
 export type ProblemCode = Problem['code'];
 

@@ -3,12 +3,15 @@ import type { QuantityKind } from '../units/unit.ts';
 /** A value with what it measures, for working that a person reads. Dimensional values are in SI. */
 export type Quantity =
   | { readonly kind: QuantityKind; readonly value_SI: number }
+  /** A length where hundredths of a millimetre tell: thread limits, play, runout. */
+  | { readonly kind: 'fineLength'; readonly value_SI: number }
   | { readonly kind: 'count'; readonly count: number }
   | { readonly kind: 'ratio'; readonly ratio: number }
   | { readonly kind: 'months'; readonly months: number }
   | { readonly kind: 'date'; readonly date: string };
 
 export const length = (value_m: number): Quantity => ({ kind: 'length', value_SI: value_m });
+export const fineLength = (value_m: number): Quantity => ({ kind: 'fineLength', value_SI: value_m });
 export const distance = (value_m: number): Quantity => ({ kind: 'distance', value_SI: value_m });
 export const torque = (value_Nm: number): Quantity => ({ kind: 'torque', value_SI: value_Nm });
 export const volume = (value_m3: number): Quantity => ({ kind: 'volume', value_SI: value_m3 });

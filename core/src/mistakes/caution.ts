@@ -13,6 +13,10 @@ export interface CautionEvidence {
   M09: { readonly pose: Pose; readonly readings: number; readonly spread_m: number };
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
+  M21: { readonly certain: boolean; readonly other: string };
+  M22: { readonly crests: number; readonly thread: string };
+  M23: { readonly bore_m: number; readonly thread: string };
+  M24: { readonly bore_m: number; readonly threads: readonly string[] };
   M29: { readonly engaged_m: number; readonly wanted_m: number };
   M30: { readonly bottomGap_m: number };
   M50: { readonly strokesLeft: number; readonly abs: boolean };

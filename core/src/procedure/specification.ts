@@ -1,18 +1,6 @@
 /** Checks on what is about to be ordered and put together. */
 import type { Caution } from '../mistakes/caution.ts';
-
-/** The designation of a thread, spaces and multiplication signs made alike: "M10 x 1.0" and "M10×1" are one thread. */
-export function sameThread(left: string, right: string): boolean {
-  return plainThread(left) === plainThread(right);
-}
-
-const plainThread = (text: string) =>
-  text
-    .toLowerCase()
-    .replace(/[\s]/g, '')
-    .replace(/[×*]/g, 'x')
-    .replace(/(\.\d*?)0+$/, '$1')
-    .replace(/\.$/, '');
+import { sameThread } from '../threads/catalogue.ts';
 
 /** M20 when bolt and port differ. */
 export function judgeBoltThread(portThread: string, boltThread: string): readonly Caution[] {

@@ -49,6 +49,24 @@ export const SOURCES = {
     'minimum boiling points by grade',
     true,
   ),
+  iso68: source('standard', 'ISO 68-1, ISO general purpose screw threads, basic profile', undefined, true),
+  iso965: source(
+    'standard',
+    'ISO 965-1, ISO metric screw threads, tolerances',
+    'classes 6g and 6H, tables 1, 4 and 5',
+    true,
+  ),
+  asmeB11: source(
+    'standard',
+    'ASME B1.1, unified inch screw threads',
+    'classes 2A and 2B, formulae of section 5',
+    true,
+  ),
+  flankPlay: source('derivation', 'Play of 60° flanks along the axis, used up by a difference of pitch'),
+  calliperInBore: source(
+    'estimate',
+    'Our estimate of the limit of error of bench tools on a small thread; flat jaws sit on a chord of the bore',
+  ),
   cylinderVolume: source('textbook', 'Volume swept by a piston'),
   fluidInterval: source(
     'commonPractice',
