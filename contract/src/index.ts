@@ -46,6 +46,16 @@ export { cautionText } from './messages/cautions.ts';
 export { parseFailureText, problemText } from './messages/problems.ts';
 export type { Writer } from './messages/writer.ts';
 export { createWriter, writeDate } from './messages/writer.ts';
+export type { FurtherText } from './messages/threads.ts';
+export {
+  CONDITION_NAMES,
+  furtherText,
+  GENDER_NAMES,
+  OUTCOME_NAMES,
+  swapText,
+  TOOL_NAMES,
+  USE_NAMES,
+} from './messages/threads.ts';
 export {
   AID_NAMES,
   BODY_NAMES,
@@ -54,6 +64,7 @@ export {
   FINDING_NAMES,
   HANDOVER_NAMES,
   KIND_NAMES,
+  listOf,
   LOG_NAMES,
   MATERIAL_NAMES,
   MEANING_NAMES,

@@ -83,7 +83,7 @@ export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.t
 export { diameterLimits, THREAD_GENDERS, THREAD_USES } from './threads/thread.ts';
 export { sameThread, threadNamed, THREADS } from './threads/catalogue.ts';
 export type { ProfilePoint } from './threads/profile.ts';
-export { profile } from './threads/profile.ts';
+export { minorDiameter_m, profile } from './threads/profile.ts';
 export type { ThreadCondition, ThreadReading, ThreadReadingKind, ThreadTool } from './threads/reading.ts';
 export { THREAD_CONDITIONS, THREAD_TOOLS, TOOL_FACTS } from './threads/reading.ts';
 export type { HandOutcome } from './threads/handStart.ts';

@@ -267,7 +267,7 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   turnsByHand: 'turns before it binds',
 };
 
-/** "a", "a or b", "a, b or c". */
-export function listOf(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+/** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */
+export function listOf(words: readonly string[], last: 'or' | 'and' = 'or'): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
 }

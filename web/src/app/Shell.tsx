@@ -125,6 +125,7 @@ export function Shell() {
         j: () => void navigate('/'),
         v: () => void navigate('/vehicles'),
         n: () => void navigate('/jobs/new'),
+        t: () => void navigate('/bench/threads'),
       }),
       [navigate],
     ),
@@ -167,14 +168,17 @@ export function Shell() {
                 </Link>
               </>
             ) : (
-              <Link to="/vehicles">Vehicles</Link>
+              <>
+                <Link to="/vehicles">Vehicles</Link>
+                <Link to="/bench/threads">Threads</Link>
+              </>
             )}
             {crumb ? (
               <>
                 <span className="slash" aria-hidden="true">
                   /
                 </span>
-                <span className="here">{crumb}</span>
+                <span className={section ? 'here' : 'here name'}>{crumb}</span>
               </>
             ) : null}
           </nav>

@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['J', 'Jobs'],
   ['V', 'Vehicles'],
   ['N', 'Start a job'],
+  ['T', 'Thread finder'],
   ['U', 'Units and paper'],
   ['1 to 6', 'In a job: go to that stage'],
   ['← →', 'On the circuit: previous and next hose or joint'],

@@ -128,6 +128,12 @@ export const router = createBrowserRouter([
         handle: VEHICLES,
         lazy: async () => ({ Component: (await import('../features/vehicles/VehiclePage.tsx')).VehiclePage }),
       },
+      {
+        path: 'bench/threads',
+        lazy: async () => ({
+          Component: (await import('../features/threads/ThreadFinderPage.tsx')).ThreadFinderPage,
+        }),
+      },
       { path: '*', Component: Lost },
     ],
   },
