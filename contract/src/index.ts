@@ -2,24 +2,40 @@
 export { UnitPreferencesSchema } from './entities/common.ts';
 export type { Person, Shop, Wrench } from './entities/shop.ts';
 export { PersonSchema } from './entities/shop.ts';
-export type { Bolt, Circuit, Component, Hose, Joint, Port, Vehicle, Washer } from './entities/vehicle.ts';
+export type {
+  Bolt,
+  Circuit,
+  Component,
+  Hose,
+  HydraulicsEntry,
+  Joint,
+  Port,
+  Vehicle,
+  VehicleChange,
+  VehicleChangeKind,
+  VehicleEntry,
+  VehicleKind,
+  Washer,
+} from './entities/vehicle.ts';
 export {
-  BODIES,
   BoltSchema,
   CircuitSchema,
   ComponentSchema,
   EndGeometrySchema,
   HoseSchema,
+  hydraulicsOf,
+  HydraulicsSchema,
   JointSchema,
   PortSchema,
   TorqueRangeSchema,
+  VEHICLE_KINDS,
+  VehicleEntrySchema,
   VehicleSchema,
   WasherSchema,
 } from './entities/vehicle.ts';
 export type {
   BleedRun,
   DueItem,
-  Finding,
   FitChecks,
   FluidService,
   Job,
@@ -36,7 +52,22 @@ export type {
   TorqueRecord,
   VehicleDetail,
 } from './entities/job.ts';
-export { BleedEventSchema, FINDINGS, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export { BleedEventSchema, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export type { Finding, Photo, PhotoType } from './entities/finding.ts';
+export {
+  PHOTO_LIMIT_bytes,
+  PHOTO_LIMIT_px,
+  PHOTO_TYPES,
+  photoAddress,
+  photoUploadAddress,
+} from './entities/finding.ts';
+export type { DocumentCircuit, DocumentReading, Mend, VehicleDocument } from './formats/vehicleDocument.ts';
+export {
+  readVehicleDocument,
+  renumber,
+  VehicleDocumentSchema,
+  writeVehicleDocument,
+} from './formats/vehicleDocument.ts';
 export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
 export { API_PROBLEM_CODES, PROBLEMS, ProblemDetailsSchema } from './problems.ts';
 export type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route, RouteName } from './routes.ts';
@@ -61,7 +92,6 @@ export {
   BODY_NAMES,
   COMPONENT_NAMES,
   datumName,
-  FINDING_NAMES,
   HANDOVER_NAMES,
   KIND_NAMES,
   listOf,
@@ -77,3 +107,34 @@ export {
   STAGE_NAMES,
   VEHICLE_CAUTION_TEXTS,
 } from './messages/names.ts';
+export {
+  CONDITION_SIGNS,
+  CONDITION_WORDS,
+  dateCodeText,
+  DEEPER_WORDS,
+  DEGREE_WORDS,
+  hoseAgeText,
+  RECOMMENDATION_WORDS,
+  SUBJECT_WORDS,
+} from './messages/condition.ts';
+export {
+  CAUSE_WORDS,
+  CHECK_WORDS,
+  likelihoodText,
+  outcomeText,
+  SYMPTOM_WORDS,
+} from './messages/diagnosis.ts';
+export {
+  END_NAMES,
+  faultText,
+  LAYOUT_NAMES,
+  LAYOUT_WHEN,
+  layoutPraise,
+  LINE_NAMES,
+  mendText,
+  PATTERN_NAMES,
+  refusalText,
+  VEHICLE_CHANGE_WORDS,
+  VEHICLE_KIND_NAMES,
+  WRENCH_WORDS,
+} from './messages/layout.ts';

@@ -37,6 +37,11 @@ export const PROBLEMS = {
     title: 'This job is signed off',
     detail: 'A finished record is not changed; start a new job.',
   },
+  'in-use': {
+    status: 409,
+    title: 'Something still hangs on this',
+    detail: 'Jobs or services name it. What hangs on it is named below.',
+  },
   'too-large': {
     status: 413,
     title: 'That is too much at once',
@@ -56,6 +61,21 @@ export const PROBLEMS = {
     status: 422,
     title: 'These figures have no physical answer',
     detail: 'The field and the way out are named below.',
+  },
+  'circuit-broken': {
+    status: 422,
+    title: 'These parts do not hang together',
+    detail: 'Each part that is wrong is named below.',
+  },
+  'not-a-picture': {
+    status: 422,
+    title: 'That is not a photograph this shop can keep',
+    detail: 'Send a JPEG or PNG of up to 4 MB and 6000 pixels a side.',
+  },
+  'not-a-vehicle': {
+    status: 422,
+    title: 'That document cannot be read as a vehicle',
+    detail: 'Each place that is wrong is named below.',
   },
   'torque-below-range': {
     status: 422,

@@ -1,5 +1,5 @@
 /** The route table: every request the API answers, with the shapes that cross the wire. */
-import { FLUID_GRADES, OUTFLOWS } from '@zephyrcombe/core';
+import { FLUID_GRADES, LAYOUTS, OUTFLOWS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import {
   CalendarDate,
@@ -25,11 +25,12 @@ import {
   SessionSchema,
   TorqueRecordSchema,
   VehicleDetailSchema,
-  FINDINGS,
   JobJointSchema,
 } from './entities/job.ts';
 import { PersonSchema } from './entities/shop.ts';
-import { VehicleSchema } from './entities/vehicle.ts';
+import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
+import { FindingSchema } from './entities/finding.ts';
+import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
 export interface Route {
   readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
@@ -44,6 +45,8 @@ export interface Route {
 const route = <const R extends Route>(definition: R): R => definition;
 
 const JobParams = z.strictObject({ jobId: Id });
+const VehicleParams = z.strictObject({ vehicleId: Id });
+const CircuitParams = z.strictObject({ vehicleId: Id, circuitId: Id });
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
@@ -134,7 +137,6 @@ export const ROUTES = {
     params: z.strictObject({ jobId: Id, hoseId: Id }),
     body: z.strictObject({
       version: Version,
-      finding: z.enum(FINDINGS).optional(),
       poseChecks: JobHoseSchema.shape.poseChecks.partial().optional(),
       order_m: JobHoseSchema.shape.order_m.optional(),
       orderDatum: JobHoseSchema.shape.orderDatum.optional(),
@@ -183,6 +185,45 @@ export const ROUTES = {
     summary: 'Strike a reading out; it stays in the log',
     params: z.strictObject({ jobId: Id, readingId: Id }),
     body: z.strictObject({ because: Note.min(1) }),
+    reply: JobDetailSchema,
+  }),
+  recordFinding: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/findings',
+    summary: 'Record what was found on a hose, a pipe or a joint',
+    params: JobParams,
+    body: FindingSchema.pick({
+      id: true,
+      subject: true,
+      subjectId: true,
+      condition: true,
+      degree: true,
+      note: true,
+    }),
+    reply: JobDetailSchema,
+  }),
+  strikeFinding: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/findings/:findingId/strike',
+    summary: 'Strike a finding out; it stays in the log',
+    params: z.strictObject({ jobId: Id, findingId: Id }),
+    body: z.strictObject({ because: Note.min(1) }),
+    reply: JobDetailSchema,
+  }),
+  setJobHoses: route({
+    method: 'PUT',
+    path: '/api/jobs/:jobId/hoses',
+    summary: 'Choose which hoses the job replaces',
+    params: JobParams,
+    body: z.strictObject({ version: Version, hoseIds: z.array(Id).min(1).max(20) }),
+    reply: JobDetailSchema,
+  }),
+  chooseLayout: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/layout',
+    summary: 'Lay the circuit out another way, or again as it was found',
+    params: JobParams,
+    body: z.strictObject({ version: Version, layout: z.enum([...LAYOUTS, 'asFound']) }),
     reply: JobDetailSchema,
   }),
   recordTorque: route({
@@ -251,6 +292,72 @@ export const ROUTES = {
     path: '/api/due',
     summary: 'What is due, most urgent first',
     reply: z.strictObject({ items: z.array(DueItemSchema) }),
+  }),
+  createVehicle: route({
+    method: 'POST',
+    path: '/api/vehicles',
+    summary: 'Enter a vehicle with its circuits',
+    body: z.strictObject({
+      vehicle: VehicleEntrySchema,
+      circuits: z.array(HydraulicsSchema).max(MOST_CIRCUITS),
+    }),
+    reply: VehicleDetailSchema,
+  }),
+  importVehicle: route({
+    method: 'POST',
+    path: '/api/vehicles/import',
+    summary: 'Read a vehicle document; with tryOnly, say what it holds and save nothing',
+    body: z.strictObject({ document: z.unknown(), tryOnly: z.boolean().default(false) }),
+    reply: z.strictObject({
+      vehicleId: Id.nullable(),
+      document: VehicleDocumentSchema,
+      mended: z.array(MendSchema),
+    }),
+  }),
+  exportVehicle: route({
+    method: 'GET',
+    path: '/api/vehicles/:vehicleId/document',
+    summary: 'The vehicle with its hydraulics as a document',
+    params: VehicleParams,
+    reply: VehicleDocumentSchema,
+  }),
+  editVehicle: route({
+    method: 'PATCH',
+    path: '/api/vehicles/:vehicleId',
+    summary: 'Change what is known of a vehicle',
+    params: VehicleParams,
+    body: VehicleEntrySchema.partial().extend({ version: Version }),
+    reply: VehicleDetailSchema,
+  }),
+  removeVehicle: route({
+    method: 'DELETE',
+    path: '/api/vehicles/:vehicleId',
+    summary: 'Take out a vehicle that has no jobs and no services yet',
+    params: VehicleParams,
+    reply: z.strictObject({ removed: Id }),
+  }),
+  addCircuit: route({
+    method: 'POST',
+    path: '/api/vehicles/:vehicleId/circuits',
+    summary: 'Add circuits to a vehicle',
+    params: VehicleParams,
+    body: z.strictObject({ circuits: z.array(HydraulicsSchema).min(1).max(MOST_CIRCUITS) }),
+    reply: VehicleDetailSchema,
+  }),
+  saveCircuit: route({
+    method: 'PUT',
+    path: '/api/vehicles/:vehicleId/circuits/:circuitId',
+    summary: 'Save a circuit as it stands on the drawing',
+    params: CircuitParams,
+    body: z.strictObject({ version: Version, hydraulics: HydraulicsSchema }),
+    reply: VehicleDetailSchema,
+  }),
+  removeCircuit: route({
+    method: 'DELETE',
+    path: '/api/vehicles/:vehicleId/circuits/:circuitId',
+    summary: 'Take out a circuit that has no jobs and no services yet',
+    params: CircuitParams,
+    reply: VehicleDetailSchema,
   }),
   listVehicles: route({
     method: 'GET',

@@ -94,3 +94,57 @@ export type { FurtherAsk, FurtherMeasurement } from './threads/furtherMeasuremen
 export { furtherMeasurement } from './threads/furtherMeasurement.ts';
 export type { PortThread, Swap } from './threads/neighbours.ts';
 export { swappableThreads } from './threads/neighbours.ts';
+export type { Body } from './layout/body.ts';
+export { BODIES } from './layout/body.ts';
+export type {
+  Construction,
+  HydraulicComponent,
+  HydraulicJoint,
+  HydraulicLine,
+  HydraulicPort,
+  Hydraulics,
+  LineKind,
+} from './layout/hydraulics.ts';
+export { CONSTRUCTIONS, LINE_KINDS } from './layout/hydraulics.ts';
+export type { CircuitFault, FaultCode } from './layout/faults.ts';
+export { BROKEN, circuitFaults } from './layout/faults.ts';
+export type { NewId } from './layout/build.ts';
+export {
+  addComponent,
+  addNipple,
+  changeComponent,
+  changeEnd,
+  changeJoint,
+  changeLine,
+  changePort,
+  connect,
+  insertJunction,
+  removeComponent,
+  removeLine,
+  replaceLine,
+} from './layout/edit.ts';
+export type { PatternId, PatternOptions } from './layout/patterns.ts';
+export { PATTERNS, startPattern } from './layout/patterns.ts';
+export type { LayoutId } from './layout/twinLayouts.ts';
+export { canBeLaidOut, layOut, LAYOUTS, layoutOf } from './layout/twinLayouts.ts';
+export type { LayoutFigures } from './layout/layoutFigures.ts';
+export { layoutFigures } from './layout/layoutFigures.ts';
+export type { Condition, Degree, FindingSubject } from './condition/condition.ts';
+export { CONDITIONS, conditionsOn, DEGREES, FINDING_SUBJECTS } from './condition/condition.ts';
+export type { FoundOn, Recommendation } from './condition/recommend.ts';
+export { judgeLeftOn, recommend } from './condition/recommend.ts';
+export type { HoseAge } from './condition/hoseAge.ts';
+export { hoseAge } from './condition/hoseAge.ts';
+export type { DateCodeKind, DateCodeReading } from './condition/dateCode.ts';
+export { readDateCode } from './condition/dateCode.ts';
+export type { Cause, Symptom } from './condition/cause.ts';
+export { SYMPTOMS } from './condition/cause.ts';
+export type { CheckId, CheckOutcome } from './condition/check.ts';
+export { CHECK_IDS, outcomesOf } from './condition/check.ts';
+export type { CheckAnswer, Diagnosis, DiagnosisFacts } from './condition/diagnose.ts';
+export { diagnose } from './condition/diagnose.ts';
+export type { EndKind, EndRefusal, Seat } from './fittings/seat.ts';
+export { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd, SEATS } from './fittings/seat.ts';
+export type { WrenchJudgement, WrenchSize, WrenchVerdict } from './fittings/hexagon.ts';
+export { judgeWrench, WRENCH_SIZES, wrenchesFor } from './fittings/hexagon.ts';
+export { STROKE_EFFICIENCY } from './bleeding/strokes.ts';

@@ -14,12 +14,16 @@ import { jobHandlers } from './features/jobs/job.routes.ts';
 import { readingHandlers } from './features/readings/reading.routes.ts';
 import { sessionHandlers } from './features/sessions/session.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
+import { findingHandlers } from './features/findings/finding.routes.ts';
+import { registerPhotoRoutes } from './features/findings/photo.routes.ts';
+import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
 import { registerHandlers } from './http/handlers.ts';
 import { speakPlainly } from './http/plainIssues.ts';
 
-const BODY_LIMIT_bytes = 256 * 1024;
+/** A document of a vehicle with every part it may have. */
+const BODY_LIMIT_bytes = 1024 * 1024;
 const REQUESTS_PER_MINUTE = 1200;
 
 export interface AppOptions {
@@ -47,7 +51,7 @@ export async function buildApp(
         defaultSrc: ["'self'"],
         // styled-components writes its rules into the page.
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
         connectSrc: ["'self'"],
         // Served over plain HTTP on loopback; a reverse proxy adds TLS.
@@ -74,6 +78,8 @@ export async function buildApp(
       {
         ...sessionHandlers(dependencies),
         ...vehicleHandlers(dependencies),
+        ...vehicleEditHandlers(dependencies),
+        ...findingHandlers(dependencies),
         ...jobHandlers(dependencies),
         ...readingHandlers(dependencies),
         ...torqueHandlers(dependencies),
@@ -81,6 +87,7 @@ export async function buildApp(
       },
       config.signInTriesPerMinute,
     );
+    registerPhotoRoutes(scope, dependencies);
     done();
   });
   app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>

@@ -21,13 +21,19 @@ import {
   Typed,
   Version,
 } from './common.ts';
+import { FindingSchema, PhotoSchema } from './finding.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
-import { BoltSchema, CircuitSchema, EndGeometrySchema, VehicleSchema, WasherSchema } from './vehicle.ts';
+import {
+  BoltSchema,
+  CircuitSchema,
+  EndGeometrySchema,
+  HydraulicsSchema,
+  VehicleChangeSchema,
+  VehicleSchema,
+  WasherSchema,
+} from './vehicle.ts';
 
 export const LengthDatumSchema = z.strictObject({ endA: z.enum(LENGTH_POINTS), endB: z.enum(LENGTH_POINTS) });
-
-export const FINDINGS = ['sound', 'aged', 'cracked', 'swollen', 'chafed', 'leaking', 'reRouted'] as const;
-export type Finding = (typeof FINDINGS)[number];
 
 export const FitChecksSchema = z.strictObject({
   settle: z.boolean(),
@@ -66,7 +72,6 @@ export const PoseChecksSchema = z.strictObject({
 /** One hose in the scope of a job: what was found, measured and specified. */
 export const JobHoseSchema = z.strictObject({
   hoseId: Id,
-  finding: z.enum(FINDINGS),
   poseChecks: PoseChecksSchema,
   /** The length that goes on the order, between the sealing points; null until it is taken. */
   order_m: Length_m.nullable(),
@@ -164,6 +169,11 @@ export type Override = z.infer<typeof OverrideSchema>;
 export const LOG_KINDS = [
   'opened',
   'lookedOver',
+  'findingRecorded',
+  'findingStruck',
+  'photoAdded',
+  'hosesChosen',
+  'layoutChosen',
   'readingTaken',
   'readingStruck',
   'poseChecked',
@@ -219,6 +229,10 @@ export const JobDetailSchema = z.strictObject({
   bleedRuns: z.array(BleedRunSchema),
   fluidService: FluidServiceSchema.nullable(),
   wrenches: z.array(WrenchSchema),
+  findings: z.array(FindingSchema),
+  photos: z.array(PhotoSchema),
+  /** The circuit as it was found, when the job chose another layout for it. */
+  circuitBefore: HydraulicsSchema.nullable(),
 });
 export type JobDetail = z.infer<typeof JobDetailSchema>;
 
@@ -238,6 +252,7 @@ export const VehicleDetailSchema = z.strictObject({
   circuits: z.array(CircuitSchema),
   services: z.array(FluidServiceSchema),
   jobs: z.array(JobSummarySchema),
+  changes: z.array(VehicleChangeSchema),
 });
 export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;
 

@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { CalendarDate, Distance_m, Id, Length_m, Name, UnitPreferencesSchema, Version } from './common.ts';
+import {
+  CalendarDate,
+  Distance_m,
+  Id,
+  Length_m,
+  Name,
+  Note,
+  UnitPreferencesSchema,
+  Version,
+} from './common.ts';
 
 export const PersonSchema = z.strictObject({
   id: Id,
@@ -14,6 +23,8 @@ export const ShopSchema = z.strictObject({
   id: Id,
   name: Name,
   slack_m: Length_m,
+  /** Who may work on brakes here, in the shop's own words; empty when nobody has written it down. */
+  brakeWorkRule: Note,
   fluidIntervalMonths: z.int().min(1).max(120),
   fluidIntervalDistance_m: Distance_m.nullable(),
   version: Version,

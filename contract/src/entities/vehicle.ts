@@ -1,18 +1,26 @@
 import {
+  BODIES,
   COMPONENT_KINDS,
+  CONSTRUCTIONS,
   END_FAMILIES,
   FLUID_GRADES,
   JOINT_MATERIALS,
+  LINE_KINDS,
   SEAL_KINDS,
+  SEATS,
   SOURCE_IDS,
+  THREAD_GENDERS,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
-import { Angle_rad, CalendarDate, Distance_m, Id, Length_m, Name, Note, Version } from './common.ts';
+import { Angle_rad, CalendarDate, Distance_m, Id, Instant, Length_m, Name, Note, Version } from './common.ts';
+
+export const VEHICLE_KINDS = ['motorcycle', 'sidecar', 'car', 'van', 'trike', 'quad'] as const;
+export type VehicleKind = (typeof VEHICLE_KINDS)[number];
 
 export const VehicleSchema = z.strictObject({
   id: Id,
   name: Name,
-  kind: z.enum(['motorcycle', 'sidecar', 'van', 'trike', 'quad']),
+  kind: z.enum(VEHICLE_KINDS),
   plate: z.string().max(20).nullable(),
   use: z.enum(['road', 'competition']),
   abs: z.boolean(),
@@ -26,20 +34,15 @@ export const VehicleSchema = z.strictObject({
 });
 export type Vehicle = z.infer<typeof VehicleSchema>;
 
-/** The body a part sits on and moves with. */
-export const BODIES = [
-  'frame',
-  'handlebar',
-  'forkLower',
-  'swingarm',
-  'sidecarArm',
-  'knuckle',
-  'axle',
-] as const;
+/** A vehicle as a person enters it: without the row's own columns. */
+export const VehicleEntrySchema = VehicleSchema.omit({ id: true, version: true });
+export type VehicleEntry = z.infer<typeof VehicleEntrySchema>;
 
-export const ComponentSchema = z.strictObject({
+/** Rows of the database carry these besides what they say of the part. */
+const row = { circuitId: Id, version: Version };
+
+const HydraulicComponentSchema = z.strictObject({
   id: Id,
-  circuitId: Id,
   kind: z.enum(COMPONENT_KINDS),
   name: Name,
   body: z.enum(BODIES),
@@ -49,20 +52,22 @@ export const ComponentSchema = z.strictObject({
   leverRatio: z.number().positive().max(20).nullable(),
   /** Between the full mark and the minimum mark; reservoirs only. */
   usable_m3: z.number().positive().max(0.01).nullable(),
-  version: Version,
+  /** Above the floor; null takes what is usual for its body. */
+  height_m: z.number().min(0).max(4).nullable(),
 });
+export const ComponentSchema = HydraulicComponentSchema.extend(row);
 export type Component = z.infer<typeof ComponentSchema>;
 
-export const PortSchema = z.strictObject({
+const HydraulicPortSchema = z.strictObject({
   id: Id,
   componentId: Id,
   name: Name,
   thread: z.string().min(1).max(30),
-  gender: z.enum(['internal', 'external']),
-  seat: z.enum(['flatWasherFace', 'invertedFlare', 'bubbleFlare', 'taperSeat']),
+  gender: z.enum(THREAD_GENDERS),
+  seat: z.enum(SEATS),
   depth_m: Length_m.nullable(),
-  version: Version,
 });
+export const PortSchema = HydraulicPortSchema.extend({ version: Version });
 export type Port = z.infer<typeof PortSchema>;
 
 export const BoltSchema = z.strictObject({
@@ -83,9 +88,8 @@ export const TorqueRangeSchema = z.strictObject({
   source: z.enum(SOURCE_IDS).nullable(),
 });
 
-export const JointSchema = z.strictObject({
+const HydraulicJointSchema = z.strictObject({
   id: Id,
-  circuitId: Id,
   portId: Id,
   componentId: Id,
   name: Name,
@@ -93,9 +97,11 @@ export const JointSchema = z.strictObject({
   bolt: BoltSchema.nullable(),
   washer: WasherSchema.nullable(),
   eyeThickness_m: Length_m.nullable(),
+  /** Across the flats; null until measured. */
+  hexagon_m: Length_m.nullable(),
   torque: TorqueRangeSchema,
-  version: Version,
 });
+export const JointSchema = HydraulicJointSchema.extend(row);
 export type Joint = z.infer<typeof JointSchema>;
 
 export const EndGeometrySchema = z.strictObject({
@@ -106,22 +112,47 @@ export const EndGeometrySchema = z.strictObject({
   neckLength_m: z.number().min(0).max(0.2),
 });
 
-export const HoseSchema = z.strictObject({
+const HydraulicLineSchema = z.strictObject({
   id: Id,
-  circuitId: Id,
+  kind: z.enum(LINE_KINDS),
   name: Name,
   fromJointId: Id,
   toJointId: Id,
   /** Between the two sealing points, as fitted now. */
   length_m: Length_m,
+  /** True until somebody has measured it. */
+  estimated: z.boolean(),
   bore_m: Length_m,
+  construction: z.enum(CONSTRUCTIONS),
   endA: EndGeometrySchema,
   endB: EndGeometrySchema,
   clocking_rad: Angle_rad.nullable(),
   madeOn: CalendarDate.nullable(),
-  version: Version,
+  /** How far it arches above the higher of its ends; null when it does not. */
+  rise_m: z.number().min(0).max(2).nullable(),
 });
+export const HoseSchema = HydraulicLineSchema.extend(row);
 export type Hose = z.infer<typeof HoseSchema>;
+
+/** As many parts as a document may hold: far more than any vehicle has. */
+const MOST_PARTS = 400;
+const parts = <Part extends z.ZodType>(part: Part) => z.array(part).max(MOST_PARTS);
+
+/** A circuit as it is edited, saved, exported and compared: without row versions. */
+export const HydraulicsSchema = z.strictObject({
+  name: Name,
+  fluidGrade: z.enum(FLUID_GRADES),
+  components: parts(HydraulicComponentSchema),
+  ports: parts(HydraulicPortSchema),
+  joints: parts(HydraulicJointSchema),
+  hoses: parts(HydraulicLineSchema),
+});
+
+/** What the core calls `Hydraulics`, as it crosses the wire. */
+export type HydraulicsEntry = z.infer<typeof HydraulicsSchema>;
+
+/** Circuits a vehicle may have. */
+export const MOST_CIRCUITS = 8;
 
 export const CircuitSchema = z.strictObject({
   id: Id,
@@ -135,3 +166,42 @@ export const CircuitSchema = z.strictObject({
   version: Version,
 });
 export type Circuit = z.infer<typeof CircuitSchema>;
+
+/** A circuit as the drawing edits it: without ids of its own and row versions. */
+export function hydraulicsOf(circuit: Circuit): HydraulicsEntry {
+  const plain = <Row extends { readonly version: number }>({ version: _version, ...part }: Row) => part;
+  const inCircuit = <Row extends { readonly version: number; readonly circuitId: string }>({
+    version: _version,
+    circuitId: _circuitId,
+    ...part
+  }: Row) => part;
+  return {
+    name: circuit.name,
+    fluidGrade: circuit.fluidGrade,
+    components: circuit.components.map(inCircuit),
+    ports: circuit.ports.map(plain),
+    joints: circuit.joints.map(inCircuit),
+    hoses: circuit.hoses.map(inCircuit),
+  };
+}
+
+export const VEHICLE_CHANGES = [
+  'entered',
+  'imported',
+  'edited',
+  'circuitAdded',
+  'circuitSaved',
+  'circuitRemoved',
+  'layoutChosen',
+] as const;
+export type VehicleChangeKind = (typeof VEHICLE_CHANGES)[number];
+
+/** One line of a vehicle's history. */
+export const VehicleChangeSchema = z.strictObject({
+  id: Id,
+  at: Instant,
+  by: Name,
+  kind: z.enum(VEHICLE_CHANGES),
+  detail: z.record(z.string(), z.unknown()),
+});
+export type VehicleChange = z.infer<typeof VehicleChangeSchema>;

@@ -1,7 +1,8 @@
 /** What each caution says, and the way out, in words a colleague would use. */
 import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
-import { listOf, POSE_NAMES } from './names.ts';
+import { CONDITION_WORDS } from './condition.ts';
+import { listOf, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
 
 export interface CautionText {
   readonly title: string;
@@ -75,6 +76,11 @@ const SENTENCES: Sentences = {
     advice:
       'Flat calliper jaws read small bores low. Turn a gauge bolt in by hand: it must go all the way without rocking.',
   }),
+  M26: (evidence) => ({
+    title: `No ${SEAL_NAMES[evidence.seal]} seals on this ${SEAT_NAMES[evidence.portSeat]}`,
+    advice:
+      'Washers, cones and the two flares each need their own seat; forced together they leak or crush. Choose the end made for this port.',
+  }),
   M29: (evidence, write) => ({
     title: `Only ${write.length(evidence.engaged_m)} of thread engaged`,
     advice: `This bolt wants ${write.length(evidence.wanted_m)} or more. Use the longer bolt made for this many eyes.`,
@@ -85,6 +91,14 @@ const SENTENCES: Sentences = {
         ? 'Bolt meets the bottom before it clamps'
         : `Bolt ends ${write.length(evidence.bottomGap_m)} from the bottom`,
     advice: 'It must not reach the bottom of the port before the washers are crushed. Use the shorter bolt.',
+  }),
+  M34: (evidence, write) => ({
+    title:
+      evidence.verdict === 'rounds'
+        ? `A ${write.fineLength(evidence.wrench_m)} wrench rounds a ${write.fineLength(evidence.hexagon_m)} hexagon`
+        : `A ${write.fineLength(evidence.wrench_m)} wrench does not go on a ${write.fineLength(evidence.hexagon_m)} hexagon`,
+    advice:
+      'Metric and inch hexagons lie close together. Take the size that fits, a flare-nut wrench on a tube nut.',
   }),
   M50: (evidence) => ({
     title:
@@ -147,6 +161,11 @@ const SENTENCES: Sentences = {
   M96: (evidence) => ({
     title: 'The record has gaps',
     advice: `Still blank: ${evidence.missing.join(', ')}. What is not written down cannot be shown later.`,
+  }),
+  M97: ({ name, condition }) => ({
+    title: `${name} stays on: ${CONDITION_WORDS[condition]}`,
+    advice:
+      'A worn hose gives no second warning, and one that has collapsed inside holds a caliper on. Take it into this job, or say why not.',
   }),
   M99: () => ({
     title: 'Hose not settled first',

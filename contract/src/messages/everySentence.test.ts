@@ -18,8 +18,10 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M22: { crests: 5, thread: 'M10×1.0' },
   M23: { bore_m: 0.009, thread: 'M10×1.0' },
   M24: { bore_m: 0.00893, threads: ['M10×1.0', 'M10×1.25'] },
+  M26: { portSeat: 'bubbleFlare', seal: 'banjo' },
   M29: { engaged_m: 0.001, wanted_m: 0.008 },
   M30: { bottomGap_m: -0.004 },
+  M34: { hexagon_m: 0.0174625, wrench_m: 0.018, verdict: 'rounds' },
   M50: { strokesLeft: 1, abs: true },
   M57: { needed: 4, confirmed: 3 },
   M58: { boltMaterial: 'aluminium', washerMaterial: 'copper' },
@@ -34,6 +36,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M94: {},
   M95: {},
   M96: { missing: ['batch', 'quantity'] },
+  M97: { name: 'Rear hose', condition: 'cracked' },
   M99: {},
 };
 
@@ -66,6 +69,8 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'handStartNeedsPort', field: 'handStart' },
     { code: 'unknownThread', field: 'bolt' },
     { code: 'jawWiderThanBore', field: 'jawFlat_m' },
+    { code: 'beyondTable', field: 'pressure_Pa' },
+    { code: 'madeInFuture', field: 'madeOn' },
   ])('$code says what is wrong and what to do', (problem) => {
     const text = problemText(problem, write);
     expect(text).toMatch(/^[A-Z0-9].{20,}[.]$/s);

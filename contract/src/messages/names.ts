@@ -14,7 +14,7 @@ import type {
   Stage,
   VehicleCaution,
 } from '@zephyrcombe/core';
-import type { Finding, LogKind } from '../entities/job.ts';
+import type { LogKind } from '../entities/job.ts';
 
 export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   'look-over': 'Look over',
@@ -67,7 +67,7 @@ export const COMPONENT_NAMES: Readonly<Record<ComponentKind, string>> = {
   master: 'Master cylinder',
   absUnit: 'ABS unit',
   junction: 'Junction',
-  hardLine: 'Hard line',
+  bracket: 'Hose bracket',
   caliper: 'Caliper',
   wheelCylinder: 'Wheel cylinder',
   bleedNipple: 'Bleed nipple',
@@ -90,16 +90,6 @@ export const SEAT_NAMES = {
   bubbleFlare: 'bubble flare',
   taperSeat: 'taper seat',
 } as const;
-
-export const FINDING_NAMES: Readonly<Record<Finding, string>> = {
-  sound: 'Sound',
-  aged: 'Over its age',
-  cracked: 'Cracked',
-  swollen: 'Swollen',
-  chafed: 'Chafed',
-  leaking: 'Leaking',
-  reRouted: 'Route changed',
-};
 
 export const OUTFLOW_NAMES: Readonly<Record<Outflow, string>> = {
   bubbles: 'bubbles',
@@ -125,6 +115,11 @@ export const HANDOVER_NAMES: Readonly<Record<HandoverCheck, string>> = {
 export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   opened: 'Job opened',
   lookedOver: 'Looked over',
+  findingRecorded: 'Finding recorded',
+  findingStruck: 'Finding struck out',
+  photoAdded: 'Photograph added',
+  hosesChosen: 'Hoses of the job chosen',
+  layoutChosen: 'Laid out another way',
   readingTaken: 'Reading taken',
   readingStruck: 'Reading struck out',
   poseChecked: 'Poses checked',
@@ -265,6 +260,23 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   flankPlay: 'play between the flanks',
   pitchDifference: 'difference of the pitches',
   turnsByHand: 'turns before it binds',
+  wrenchAcross: 'wrench across flats',
+  hexagonAcross: 'hexagon across flats',
+  wrenchClearance: 'play of the wrench',
+  banjoBolts: 'banjo bolts',
+  flareSeals: 'flares, cones and screwed ends',
+  sealingFaces: 'faces that can leak',
+  lineVolume: 'fluid in the lines',
+  lineBore: 'bore of the line',
+  linePressure: 'pressure of a hard pull',
+  hoseSwell: 'swell at that pressure, at most',
+  layoutMass: 'mass of lines and fittings',
+  flushStrokes: 'strokes to flush',
+  hoseAge: 'age of the hose',
+  madeOn: 'made on',
+  today: 'today',
+  hoseLife: 'life of a rubber hose',
+  hoseLifeLeft: 'left of it',
 };
 
 /** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */

@@ -62,6 +62,10 @@ export function problemText(problem: Problem, write: Writer): string {
       return 'That thread is not among those known here. Choose one from the list.';
     case 'jawWiderThanBore':
       return 'The jaws are wider than the bore they were in. Check both figures.';
+    case 'madeInFuture':
+      return 'That date has not come yet. Read the code again, or correct the date.';
+    case 'beyondTable':
+      return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }
 }
 

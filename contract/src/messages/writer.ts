@@ -38,6 +38,9 @@ export function writeDate(iso: string): string {
   return `${day} ${MONTHS[(month ?? 1) - 1]} ${year}`;
 }
 
+/** Avoirdupois, exact since 1959. */
+const OUNCE_kg = 0.028349523125;
+
 export function createWriter(units: UnitPreferences): Writer {
   const torque = (value_Nm: number) => formatQuantity(value_Nm, units.torque);
   const writer: Writer = {
@@ -74,6 +77,10 @@ export function createWriter(units: UnitPreferences): Writer {
           return writer.length(quantity.value_SI);
         case 'fineLength':
           return writer.fineLength(quantity.value_SI);
+        case 'mass':
+          return units.length === 'in'
+            ? `${(quantity.value_SI / OUNCE_kg).toFixed(1)}\u2009oz`
+            : `${Math.round(quantity.value_SI * 1000)}\u2009g`;
         case 'torque':
           return torque(quantity.value_SI);
         case 'volume':

@@ -11,6 +11,9 @@ const PER_STROKE: Formula = { expression: 'V_s = π/4·d²·(s/i)·η', source: 
 const STROKES: Formula = { expression: 'n = ⌊V_res / V_s⌋', source: 'cylinderVolume' };
 const LEFT: Formula = { expression: 'n_left = n − n_done', source: 'cylinderVolume' };
 
+/** Share of the swept volume that leaves: not measured here, an open nipple passes nearly all of it. */
+export const STROKE_EFFICIENCY = 1;
+
 /** Warn while there is still time to put the lever down and pick the bottle up. */
 const WARN_AT_STROKES_LEFT = 2;
 

@@ -65,6 +65,23 @@ export const MEANINGS = [
   'flankPlay',
   'pitchDifference',
   'turnsByHand',
+  'wrenchAcross',
+  'hexagonAcross',
+  'wrenchClearance',
+  'banjoBolts',
+  'flareSeals',
+  'sealingFaces',
+  'lineVolume',
+  'lineBore',
+  'linePressure',
+  'hoseSwell',
+  'layoutMass',
+  'flushStrokes',
+  'hoseAge',
+  'madeOn',
+  'today',
+  'hoseLife',
+  'hoseLifeLeft',
 ] as const;
 
 export type Meaning = (typeof MEANINGS)[number];

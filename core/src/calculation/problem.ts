@@ -18,7 +18,9 @@ export type Problem =
   | { readonly code: 'noThreadReading'; readonly field: string }
   | { readonly code: 'handStartNeedsPort'; readonly field: string }
   | { readonly code: 'unknownThread'; readonly field: string }
-  | { readonly code: 'jawWiderThanBore'; readonly field: string };
+  | { readonly code: 'jawWiderThanBore'; readonly field: string }
+  | { readonly code: 'beyondTable'; readonly field: string }
+  | { readonly code: 'madeInFuture'; readonly field: string };
 
 export type ProblemCode = Problem['code'];
 

@@ -5,6 +5,7 @@ export type Quantity =
   | { readonly kind: QuantityKind; readonly value_SI: number }
   /** A length where hundredths of a millimetre tell: thread limits, play, runout. */
   | { readonly kind: 'fineLength'; readonly value_SI: number }
+  | { readonly kind: 'mass'; readonly value_SI: number }
   | { readonly kind: 'count'; readonly count: number }
   | { readonly kind: 'ratio'; readonly ratio: number }
   | { readonly kind: 'months'; readonly months: number }
@@ -14,6 +15,8 @@ export const length = (value_m: number): Quantity => ({ kind: 'length', value_SI
 export const fineLength = (value_m: number): Quantity => ({ kind: 'fineLength', value_SI: value_m });
 export const distance = (value_m: number): Quantity => ({ kind: 'distance', value_SI: value_m });
 export const torque = (value_Nm: number): Quantity => ({ kind: 'torque', value_SI: value_Nm });
+export const pressure = (value_Pa: number): Quantity => ({ kind: 'pressure', value_SI: value_Pa });
+export const mass = (value_kg: number): Quantity => ({ kind: 'mass', value_SI: value_kg });
 export const volume = (value_m3: number): Quantity => ({ kind: 'volume', value_SI: value_m3 });
 export const angle = (value_rad: number): Quantity => ({ kind: 'angle', value_SI: value_rad });
 export const fraction = (value: number): Quantity => ({ kind: 'fraction', value_SI: value });

@@ -7,7 +7,7 @@ export const COMPONENT_KINDS = [
   'master',
   'absUnit',
   'junction',
-  'hardLine',
+  'bracket',
   'caliper',
   'wheelCylinder',
   'bleedNipple',

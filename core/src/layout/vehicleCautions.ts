@@ -4,7 +4,7 @@ export interface VehicleFacts {
   readonly linkedBrakes: boolean;
   readonly electricBooster: boolean;
   readonly use: 'road' | 'competition';
-  readonly kind: 'motorcycle' | 'sidecar' | 'van' | 'trike' | 'quad';
+  readonly kind: 'motorcycle' | 'sidecar' | 'car' | 'van' | 'trike' | 'quad';
 }
 
 export const VEHICLE_CAUTIONS = [

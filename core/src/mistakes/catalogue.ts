@@ -26,8 +26,10 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M22: entry('warn', 'iso68'),
   M23: entry('warn', 'iso965'),
   M24: entry('stop', 'calliperInBore'),
+  M26: entry('stop', 'seatTable'),
   M29: entry('stop', 'engagementRule'),
   M30: entry('stop', 'bottomingGap'),
+  M34: entry('warn', 'wrenchClearance'),
   M50: entry('stop', 'cylinderVolume'),
   M57: entry('stop', 'washerStack'),
   M58: entry('stop', 'hoseMaker'),
@@ -42,6 +44,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M94: entry('stop', 'vehicleMaker'),
   M95: entry('stop', 'vehicleMaker'),
   M96: entry('warn', 'vehicleMaker'),
+  M97: entry('warn', 'conditionTable'),
   M99: entry('warn', 'fitOrder'),
 };
 

@@ -2,7 +2,11 @@
  * Cautions: entries of the mistake catalogue together with what gave them away.
  * One caution per fact, raised where the mistake would be made, gone when the fact changes.
  */
+import type { Condition } from '../condition/condition.ts';
+import type { WrenchVerdict } from '../fittings/hexagon.ts';
+import type { Seat } from '../fittings/seat.ts';
 import type { Pose } from '../measure/pose.ts';
+import type { SealKind } from '../procedure/fitPlan.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
@@ -17,8 +21,10 @@ export interface CautionEvidence {
   M22: { readonly crests: number; readonly thread: string };
   M23: { readonly bore_m: number; readonly thread: string };
   M24: { readonly bore_m: number; readonly threads: readonly string[] };
+  M26: { readonly portSeat: Seat; readonly seal: SealKind };
   M29: { readonly engaged_m: number; readonly wanted_m: number };
   M30: { readonly bottomGap_m: number };
+  M34: { readonly hexagon_m: number; readonly wrench_m: number; readonly verdict: WrenchVerdict };
   M50: { readonly strokesLeft: number; readonly abs: boolean };
   M57: { readonly needed: number; readonly confirmed: number };
   M58: { readonly boltMaterial: string; readonly washerMaterial: string };
@@ -33,6 +39,7 @@ export interface CautionEvidence {
   M94: Record<never, never>;
   M95: Record<never, never>;
   M96: { readonly missing: readonly string[] };
+  M97: { readonly name: string; readonly condition: Condition };
   M99: Record<never, never>;
 }
 

@@ -63,6 +63,34 @@ export const SOURCES = {
     true,
   ),
   flankPlay: source('derivation', 'Play of 60° flanks along the axis, used up by a difference of pitch'),
+  wrenchClearance: source(
+    'derivation',
+    'Difference of the nominal widths across flats; more than 0.2 mm of play loads the corners (our estimate)',
+  ),
+  seatTable: source('commonPractice', 'Which end seals on which seat, common practice, no published source'),
+  fmvss106: source(
+    'standard',
+    'FMVSS 106, brake hoses',
+    'S5.3.2 maximum expansion, a limit and not a typical value',
+    true,
+  ),
+  boreVolume: source('textbook', 'Volume of a cylinder'),
+  hoseMass: source(
+    'estimate',
+    'Our estimates of the mass of braided hose, ends, bolts, washers and junctions',
+  ),
+  laminarFlush: source(
+    'textbook',
+    'Laminar flow through a tube: five line volumes leave 1 % of old fluid in the outflow',
+  ),
+  hoseAge: source(
+    'commonPractice',
+    'Rubber brake hose every four years, braided hose by inspection; common practice, no published source',
+  ),
+  conditionTable: source(
+    'commonPractice',
+    'What is done about a worn hose or joint, common practice, no published source',
+  ),
   calliperInBore: source(
     'estimate',
     'Our estimate of the limit of error of bench tools on a small thread; flat jaws sit on a chord of the bore',

@@ -6,6 +6,7 @@ import type { Database } from './database.ts';
 import { openDatabase } from './database.ts';
 import { migrate } from './migrations.ts';
 import * as firstLight from './migrations/0001-first-light.ts';
+import * as lookOver from './migrations/0002-look-over.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -128,11 +129,124 @@ describe('the job log', () => {
 describe('migrations', () => {
   test('run once, and go back and forth', async () => {
     const database = openDatabase(await createDatabase());
-    expect(await migrate(database.sequelize)).toEqual(['0001-first-light']);
+    expect(await migrate(database.sequelize)).toEqual(['0001-first-light', '0002-look-over']);
     expect(await migrate(database.sequelize)).toEqual([]);
-    await firstLight.down(database.sequelize.getQueryInterface());
-    await firstLight.up(database.sequelize.getQueryInterface());
+    const queries = database.sequelize.getQueryInterface();
+    await lookOver.down(queries);
+    await firstLight.down(queries);
+    await firstLight.up(queries);
+    await lookOver.up(queries);
     expect(await database.models.Job.count()).toBe(0);
     await database.close();
+  });
+
+  test('a finding that stood on the hose of a job becomes a finding of its own, and back', async () => {
+    const { sequelize, close } = openDatabase(await createDatabase());
+    const queries = sequelize.getQueryInterface();
+    await firstLight.up(queries);
+    const insert = (table: string, row: Record<string, string | number>) =>
+      sequelize.query(
+        `INSERT INTO ${table} (${Object.keys(row)
+          .map((name) => `\`${name}\``)
+          .join(', ')}) VALUES (${Object.keys(row)
+          .map(() => '?')
+          .join(', ')})`,
+        { replacements: Object.values(row) },
+      );
+    await insert('shop', { id: 's', name: 'Shop', slack_m: 0.01, fluidIntervalMonths: 24 });
+    await insert('vehicle', {
+      id: 'v',
+      shopId: 's',
+      name: 'V',
+      kind: 'motorcycle',
+      use: 'road',
+      abs: 0,
+      linkedBrakes: 0,
+      electricBooster: 0,
+      note: '',
+    });
+    await insert('circuit', { id: 'c', vehicleId: 'v', name: 'Front', fluidGrade: 'DOT 4', position: 0 });
+    await insert('component', {
+      id: 'm',
+      circuitId: 'c',
+      kind: 'master',
+      name: 'M',
+      body: 'handlebar',
+      position: 0,
+    });
+    await insert('port', {
+      id: 'p',
+      componentId: 'm',
+      name: 'P',
+      thread: 'M10×1.0',
+      gender: 'internal',
+      seat: 'flatWasherFace',
+      position: 0,
+    });
+    await insert('joint', {
+      id: 'j',
+      circuitId: 'c',
+      portId: 'p',
+      componentId: 'm',
+      name: 'J',
+      seal: 'banjo',
+      torque: '{}',
+      position: 0,
+    });
+    for (const id of ['chafed-hose', 'sound-hose'])
+      await insert('hose', {
+        id,
+        circuitId: 'c',
+        name: id,
+        fromJointId: 'j',
+        toJointId: 'j',
+        length_m: 1,
+        bore_m: 0.003,
+        endA: '{}',
+        endB: '{}',
+        position: 0,
+      });
+    await insert('job', {
+      id: 'job',
+      shopId: 's',
+      vehicleId: 'v',
+      circuitId: 'c',
+      title: 'T',
+      reason: '',
+      status: 'open',
+      openedOn: '2026-01-02',
+      openedBy: 'Brannoc Hale',
+      endsConfirmed: 0,
+      fitChecks: '{}',
+      handoverChecks: '{}',
+    });
+    for (const [hoseId, finding] of [
+      ['chafed-hose', 'chafed'],
+      ['sound-hose', 'sound'],
+    ])
+      await insert('job_hose', {
+        jobId: 'job',
+        hoseId: hoseId ?? '',
+        finding: finding ?? '',
+        poseChecks: '{}',
+        orderDatum: '{}',
+        endA: '{}',
+        endB: '{}',
+        specified: 0,
+        position: 0,
+      });
+
+    await lookOver.up(queries);
+    const [findings] = await sequelize.query('SELECT subjectId, `condition`, foundBy FROM finding');
+    expect(findings).toEqual([{ subjectId: 'chafed-hose', condition: 'chafed', foundBy: 'Brannoc Hale' }]);
+    const [hoses] = await sequelize.query('SELECT kind, estimated FROM hose WHERE id = "chafed-hose"');
+    expect(hoses).toEqual([{ kind: 'hose', estimated: 0 }]);
+    await lookOver.down(queries);
+    const [back] = await sequelize.query('SELECT hoseId, finding FROM job_hose ORDER BY hoseId');
+    expect(back).toEqual([
+      { hoseId: 'chafed-hose', finding: 'chafed' },
+      { hoseId: 'sound-hose', finding: 'sound' },
+    ]);
+    await close();
   });
 });

@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import { Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
 import type { DatabaseConfig } from '../config.ts';
 import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
+import { defineFinding, definePhoto } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
@@ -15,6 +16,7 @@ import {
   defineJoint,
   definePort,
   defineVehicle,
+  defineVehicleChange,
 } from '../features/vehicles/vehicle.model.ts';
 import { isDeadlock } from './failures.ts';
 
@@ -29,6 +31,7 @@ function defineModels(sequelize: Sequelize) {
     Person: definePerson(sequelize),
     Wrench: defineWrench(sequelize),
     Vehicle: defineVehicle(sequelize),
+    VehicleChange: defineVehicleChange(sequelize),
     Circuit: defineCircuit(sequelize),
     Component: defineComponent(sequelize),
     Port: definePort(sequelize),
@@ -42,6 +45,8 @@ function defineModels(sequelize: Sequelize) {
     TorqueRecord: defineTorqueRecord(sequelize),
     BleedRun: defineBleedRun(sequelize),
     FluidService: defineFluidService(sequelize),
+    Finding: defineFinding(sequelize),
+    Photo: definePhoto(sequelize),
   };
 }
 

@@ -2,8 +2,12 @@
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Sequelize } from 'sequelize';
 import * as firstLight from './migrations/0001-first-light.ts';
+import * as lookOver from './migrations/0002-look-over.ts';
 
-const MIGRATIONS = [{ name: '0001-first-light', ...firstLight }];
+const MIGRATIONS = [
+  { name: '0001-first-light', ...firstLight },
+  { name: '0002-look-over', ...lookOver },
+];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */
 export async function migrate(sequelize: Sequelize): Promise<readonly string[]> {

@@ -24,7 +24,7 @@ export interface CircuitPlan {
   readonly position: number;
   readonly fluidGrade: FluidGrade;
   readonly components: readonly (Pick<Component, 'kind' | 'name' | 'body'> &
-    Partial<Pick<Component, 'masterBore_m' | 'leverStroke_m' | 'leverRatio' | 'usable_m3'>> & {
+    Partial<Pick<Component, 'masterBore_m' | 'leverStroke_m' | 'leverRatio' | 'usable_m3' | 'height_m'>> & {
       key: string;
       on?: string;
     })[];
@@ -37,6 +37,7 @@ export interface CircuitPlan {
     readonly length_mm: number;
     readonly ends: readonly [ExampleBend_deg, ExampleBend_deg];
     readonly clocking_deg?: number;
+    /** A hose with a date on it is the maker's rubber one. */
     readonly madeOn?: string;
   }[];
 }
@@ -56,6 +57,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     leverStroke_m: component.leverStroke_m ?? null,
     leverRatio: component.leverRatio ?? null,
     usable_m3: component.usable_m3 ?? null,
+    height_m: component.height_m ?? null,
     version: 0,
   }));
   const ports: Port[] = plan.joints.map((joint) => ({
@@ -90,6 +92,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       bolt,
       washer,
       eyeThickness_m: mm(8),
+      hexagon_m: mm(14),
       torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
       version: 0,
     };
@@ -97,15 +100,19 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
   const hoses: Hose[] = plan.hoses.map((hose) => ({
     id: id(hose.key),
     circuitId,
+    kind: 'hose',
     name: hose.name,
     fromJointId: id(hose.from),
     toJointId: id(hose.to),
     length_m: mm(hose.length_mm),
+    estimated: false,
     bore_m: mm(3.2),
+    construction: hose.madeOn === undefined ? 'braided' : 'rubber',
     endA: exampleBanjo(hose.ends[0]),
     endB: exampleBanjo(hose.ends[1]),
     clocking_rad: hose.clocking_deg === undefined ? null : degrees(hose.clocking_deg),
     madeOn: hose.madeOn ?? null,
+    rise_m: null,
     version: 0,
   }));
   return {

@@ -96,6 +96,8 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       endsConfirmed: plan.measured !== undefined,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,
       handoverChecks: finished ? Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) : {},
+      circuitBefore: null,
+      circuitSigned: finished ? circuit : null,
       version: 0,
     },
     { transaction },
@@ -108,13 +110,26 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     await models.JobHose.create(
       {
         ...newJobHose(jobId, hose, position),
-        finding: plan.finding,
         ...(marks ? { poseChecks: CHECKED } : {}),
         order_m,
         specified: marks !== undefined,
       },
       { transaction },
     );
+    const finding = {
+      id: demoId(`${jobId}/${hose.id}/finding`),
+      subject: 'hose' as const,
+      subjectId: hose.id,
+      condition: plan.finding,
+      degree: 'marked' as const,
+      note: '',
+    };
+    const foundAt = instantAgo(plan.openedDaysAgo, 9);
+    await models.Finding.create(
+      { ...finding, jobId, foundBy: 'Brannoc Hale', foundAt, struckBecause: null },
+      { transaction },
+    );
+    await log('findingRecorded', plan.openedDaysAgo, 9, { ...finding, name: hose.name });
     for (const [index, mark] of (marks ?? []).entries()) {
       const reading = {
         id: demoId(`${jobId}/${key}/reading ${index}`),

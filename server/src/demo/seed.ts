@@ -1,17 +1,25 @@
 /** Writes the demo shop into an empty database. Dates count back from today, so that what is due is always due. */
 import type { Circuit } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
 import { METRIC, nextDue, strictestInterval } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Dependencies } from '../dependencies.ts';
 import { calendarDateOf } from '../dependencies.ts';
 import type { Models } from '../database/database.ts';
 import { DEMO_PASSPHRASE, hashPassphrase } from '../features/sessions/session.service.ts';
+import { createCircuit } from '../features/vehicles/saveHydraulics.ts';
 import { buildCircuit } from './hydraulics.ts';
 import { demoId } from './identity.ts';
 import { seedJobs } from './jobs.ts';
 import { VEHICLE_PLANS } from './vehicles.ts';
 
-const SHOP = { fluidIntervalMonths: 24, fluidIntervalDistance_m: 48_000_000, slack_m: 0.0125 };
+const SHOP = {
+  fluidIntervalMonths: 24,
+  fluidIntervalDistance_m: 48_000_000,
+  slack_m: 0.0125,
+  brakeWorkRule:
+    'On Skerrow, brakes of a road vehicle are worked on under the eyes of a registered lead, who countersigns. Apprentices open nothing alone.',
+};
 
 /** Returns whether anything was written. */
 export async function seedIfEmpty(dependencies: Dependencies): Promise<boolean> {
@@ -73,46 +81,24 @@ async function seed(
 
   const circuits = new Map<string, Circuit>();
   for (const plan of VEHICLE_PLANS) {
-    const { key, circuits: plans, bareCircuits = [], ...columns } = plan;
+    const { key, circuits: plans, ...columns } = plan;
     const vehicleId = demoId(key);
     await models.Vehicle.create({ id: vehicleId, shopId, ...columns, version: 0 }, { transaction });
-    for (const circuitPlan of plans) {
-      const circuit = buildCircuit(circuitPlan);
-      circuits.set(`${key}/${circuitPlan.key}`, circuit);
-      await writeCircuit(models, transaction, circuit, circuitPlan.position);
-    }
-    for (const [position, bare] of bareCircuits.entries()) {
-      await models.Circuit.create(
-        {
-          id: demoId(`${key}/${bare.key}/circuit`),
-          vehicleId,
-          name: bare.name,
-          fluidGrade: 'DOT 4',
-          position,
-          version: 0,
-        },
-        { transaction },
-      );
+    for (const [position, circuit] of plans
+      .map((entry) => ('id' in entry ? entry : buildCircuit(entry)))
+      .entries()) {
+      const circuitKey = plan.circuits[position]?.key ?? '';
+      circuits.set(`${key}/${circuitKey}`, circuit);
+      await createCircuit(models, transaction, {
+        id: circuit.id,
+        vehicleId,
+        position,
+        hydraulics: hydraulicsOf(circuit),
+      });
     }
   }
   await seedServices(models, transaction, daysAgo);
   await seedJobs({ models, transaction, shopId, circuits, daysAgo, instantAgo: before });
-}
-
-async function writeCircuit(
-  models: Models,
-  transaction: Transaction,
-  circuit: Circuit,
-  position: number,
-): Promise<void> {
-  const { components, ports, joints, hoses, ...columns } = circuit;
-  const numbered = <Part extends object>(parts: readonly Part[]) =>
-    parts.map((part, index) => ({ ...part, position: index }));
-  await models.Circuit.create({ ...columns, position }, { transaction });
-  await models.Component.bulkCreate(numbered(components), { transaction });
-  await models.Port.bulkCreate(numbered(ports), { transaction });
-  await models.Joint.bulkCreate(numbered(joints), { transaction });
-  await models.Hose.bulkCreate(numbered(hoses), { transaction });
 }
 
 /** Past services: vehicle, circuit, days ago, kilometres then, batch. */

@@ -1,6 +1,7 @@
 /** The demo shop's vehicles. Every name, plate, figure and dimension is invented. */
-import type { Vehicle } from '@zephyrcombe/contract';
+import type { Circuit, Vehicle } from '@zephyrcombe/contract';
 import type { CircuitPlan } from './hydraulics.ts';
+import { BRINDLE, CALDER, GANNET, TOLLAN } from './patterned.ts';
 
 const km = (value: number) => value * 1000;
 const mm = (value: number) => value / 1000;
@@ -8,9 +9,7 @@ const mL = (value: number) => value * 1e-6;
 
 export interface VehiclePlan extends Omit<Vehicle, 'id' | 'version'> {
   readonly key: string;
-  readonly circuits: readonly CircuitPlan[];
-  /** Circuits whose hydraulics are not entered yet. */
-  readonly bareCircuits?: readonly { readonly key: string; readonly name: string }[];
+  readonly circuits: readonly (CircuitPlan | (Circuit & { readonly key: string }))[];
 }
 
 const ROAD_BIKE = {
@@ -210,11 +209,7 @@ export const VEHICLE_PLANS: readonly VehiclePlan[] = [
     ...ROAD_BIKE,
     abs: true,
     note: 'ABS with many segments and two fine threads on one machine.',
-    circuits: [],
-    bareCircuits: [
-      { key: 'front', name: 'Front brake' },
-      { key: 'rear', name: 'Rear brake' },
-    ],
+    circuits: CALDER,
   },
   {
     key: 'tollan',
@@ -226,11 +221,7 @@ export const VEHICLE_PLANS: readonly VehiclePlan[] = [
     abs: true,
     electricBooster: true,
     note: 'Diagonal split; a stiffer rear axle from another year; corroded tube nuts.',
-    circuits: [],
-    bareCircuits: [
-      { key: 'diagonal-1', name: 'Diagonal 1' },
-      { key: 'diagonal-2', name: 'Diagonal 2' },
-    ],
+    circuits: TOLLAN,
   },
   {
     key: 'brindle',
@@ -241,8 +232,7 @@ export const VEHICLE_PLANS: readonly VehiclePlan[] = [
     ...ROAD_BIKE,
     linkedBrakes: true,
     note: 'Hoses made up in the shop; one hard line re-made.',
-    circuits: [],
-    bareCircuits: [{ key: 'front', name: 'Front pair' }],
+    circuits: BRINDLE,
   },
   {
     key: 'gannet',
@@ -252,7 +242,6 @@ export const VEHICLE_PLANS: readonly VehiclePlan[] = [
     distance_m: null,
     ...ROAD_BIKE,
     note: 'Four small calipers, tee junctions.',
-    circuits: [],
-    bareCircuits: [{ key: 'front', name: 'Front pair' }],
+    circuits: GANNET,
   },
 ];

@@ -1,4 +1,4 @@
-/** Changes to one hose of a job: what was found, checked, taken as its length, and specified. */
+/** Changes to one hose of a job: what was checked, taken as its length, and specified. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { createWriter, problemText } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
@@ -62,7 +62,6 @@ export async function editJobHose(
       overrides,
     });
   }
-  if (changes.finding !== undefined) await log('lookedOver', { hoseId, finding: changes.finding });
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
 
   await models.JobHose.update(

@@ -86,7 +86,13 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   await models.FluidService.create(service, { transaction });
   await updateVehicle(action, body.distance_m);
   await models.Job.update(
-    { status: 'finished', finishedOn: today, signedBy: person.name, version: body.version + 1 },
+    {
+      status: 'finished',
+      finishedOn: today,
+      signedBy: person.name,
+      circuitSigned: detail.circuit,
+      version: body.version + 1,
+    },
     { where: { id: detail.job.id }, transaction },
   );
   await log('finished', { ...service, distanceTyped: body.distanceTyped, overrides: body.overrides });

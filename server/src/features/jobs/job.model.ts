@@ -1,4 +1,4 @@
-import type { Job, JobHose, JobJoint, LogKind } from '@zephyrcombe/contract';
+import type { Circuit, HydraulicsEntry, Job, JobHose, JobJoint, LogKind } from '@zephyrcombe/contract';
 import { DataTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
@@ -19,7 +19,15 @@ import {
   whole,
 } from '../../database/columns.ts';
 
-export type JobRow = Row<Job & { shopId: string }>;
+export type JobRow = Row<
+  Job & {
+    shopId: string;
+    /** As found, when the job chose another layout. */
+    circuitBefore: HydraulicsEntry | null;
+    /** As it was when the job was signed off: the record does not change with the vehicle. */
+    circuitSigned: Circuit | null;
+  }
+>;
 export type JobHoseRow = Row<JobHose & { jobId: string; position: number }>;
 export type JobJointRow = Row<JobJoint & { jobId: string; position: number }>;
 export interface LogColumns {
@@ -52,6 +60,8 @@ export const defineJob = (sequelize: Sequelize) =>
       endsConfirmed: flag('endsConfirmed'),
       fitChecks: json('fitChecks'),
       handoverChecks: json('handoverChecks'),
+      circuitBefore: json('circuitBefore', true),
+      circuitSigned: json('circuitSigned', true),
       version: version(),
     },
     plainTable('job'),
@@ -63,7 +73,6 @@ export const defineJobHose = (sequelize: Sequelize) =>
     {
       jobId: { ...reference(), primaryKey: true },
       hoseId: { ...reference(), primaryKey: true },
-      finding: text(),
       poseChecks: json('poseChecks'),
       order_m: optionalQuantity(),
       orderDatum: json('orderDatum'),

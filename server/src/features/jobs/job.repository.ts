@@ -8,7 +8,12 @@ import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 
 export function toJob(row: JobRow): Job {
-  const { shopId: _shopId, ...job } = row.get({ plain: true });
+  const {
+    shopId: _shopId,
+    circuitBefore: _before,
+    circuitSigned: _signed,
+    ...job
+  } = row.get({ plain: true });
   return job;
 }
 
@@ -36,7 +41,7 @@ export async function loadJobDetail(
   const job = await models.Job.findByPk(jobId, inside);
   if (job === null) throw new AppProblem('not-found');
   const where = { jobId };
-  const [shop, vehicle, circuits, hoses, joints, readings, torques, runs, services, wrenches] =
+  const [shop, vehicle, circuits, hoses, joints, readings, torques, runs, services, wrenches, findings] =
     await Promise.all([
       models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
       models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
@@ -62,8 +67,23 @@ export async function loadJobDetail(
       models.BleedRun.findAll({ where, ...inside }),
       listFluidServices(database, { jobId }, transaction),
       models.Wrench.findAll({ where: { shopId: job.shopId }, order: [['maximum_Nm', 'ASC']], ...inside }),
+      models.Finding.findAll({
+        where,
+        order: [
+          ['foundAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        ...inside,
+      }),
     ]);
-  const circuit = circuits[0];
+  const photos = await models.Photo.findAll({
+    where: { findingId: findings.map((finding) => finding.id) },
+    attributes: { exclude: ['bytes'] },
+    order: [['takenAt', 'ASC']],
+    ...inside,
+  });
+  // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
+  const circuit = job.circuitSigned ?? circuits[0];
   if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
   const { shopId: _shopId, ...plainVehicle } = vehicle.get({ plain: true });
   return {
@@ -89,6 +109,15 @@ export async function loadJobDetail(
       maximum_Nm,
       calibratedOn,
     })),
+    findings: findings.map((row) => ({
+      ...ofJob<JobDetail['findings'][number]>(row),
+      foundAt: row.foundAt.toISOString(),
+    })),
+    photos: photos.map((row) => {
+      const { bytes: _bytes, ...photo } = row.get({ plain: true });
+      return { ...photo, takenAt: row.takenAt.toISOString() };
+    }),
+    circuitBefore: job.circuitBefore,
   };
 }
 

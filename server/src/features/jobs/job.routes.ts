@@ -9,16 +9,27 @@ import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
 import { requirePerson } from '../sessions/session.service.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
+import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
 import { finishJob } from './finishJob.ts';
 import { loadJobDetail, summariseJobs, toJob } from './job.repository.ts';
 import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
+import { setJobHoses } from './jobScope.ts';
 import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
 
 type JobHandlers = Pick<
   Handlers,
-  'listJobs' | 'startJob' | 'getJob' | 'getJobLog' | 'editJob' | 'editJobHose' | 'editJobJoint' | 'finishJob'
+  | 'listJobs'
+  | 'startJob'
+  | 'getJob'
+  | 'getJobLog'
+  | 'editJob'
+  | 'editJobHose'
+  | 'editJobJoint'
+  | 'setJobHoses'
+  | 'chooseLayout'
+  | 'finishJob'
 >;
 
 /** A place in the list of jobs: opened on, id. */
@@ -119,6 +130,8 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             endsConfirmed: false,
             fitChecks: NOT_FITTED,
             handoverChecks: {},
+            circuitBefore: null,
+            circuitSigned: null,
             version: 0,
           },
           { transaction },
@@ -167,6 +180,18 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     editJobJoint: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => editJobJoint(action, params.jointId, body)),
+
+    setJobHoses: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async (action) => {
+        requireVersion(toJob(action.job), body.version);
+        await setJobHoses(action, body.hoseIds);
+      }),
+
+    chooseLayout: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async (action) => {
+        requireVersion(toJob(action.job), body.version);
+        await chooseLayout(action, body.layout);
+      }),
 
     finishJob: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async (action) => {

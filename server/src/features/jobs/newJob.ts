@@ -8,7 +8,6 @@ export const NOT_FITTED = { settle: false, lockToLock: false, droopAndBump: fals
 export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   jobId,
   hoseId: hose.id,
-  finding: 'sound' as const,
   poseChecks: { controlsFinal: false, leftLock: false, rightLock: false, fullBump: false },
   order_m: null,
   orderDatum: sealingDatum(hose.endA, hose.endB),

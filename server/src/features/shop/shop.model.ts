@@ -25,6 +25,7 @@ export const defineShop = (sequelize: Sequelize) =>
       id: key(),
       name: text(),
       slack_m: quantity(),
+      brakeWorkRule: text(),
       fluidIntervalMonths: whole(),
       fluidIntervalDistance_m: optionalQuantity(),
       version: version(),

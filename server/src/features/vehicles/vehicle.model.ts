@@ -1,9 +1,11 @@
-import type { Component, Hose, Joint, Port, Vehicle } from '@zephyrcombe/contract';
+import type { Component, Hose, Joint, Port, Vehicle, VehicleChange } from '@zephyrcombe/contract';
 import type { FluidGrade } from '@zephyrcombe/core';
 import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
 import {
   flag,
+  instant,
   json,
   key,
   optionalCalendarDate,
@@ -23,14 +25,18 @@ import {
 interface Placed {
   position: number;
 }
+/** A part that was taken off the drawing while jobs still name it: kept for them, shown to nobody else. */
+interface Retirable extends Placed {
+  retired: boolean;
+}
 export type VehicleRow = Row<Vehicle & { shopId: string }>;
 export type CircuitRow = Row<
   { id: string; vehicleId: string; name: string; fluidGrade: FluidGrade; version: number } & Placed
 >;
-export type ComponentRow = Row<Component & Placed>;
-export type PortRow = Row<Port & Placed>;
-export type JointRow = Row<Joint & Placed>;
-export type HoseRow = Row<Hose & Placed>;
+export type ComponentRow = Row<Component & Retirable>;
+export type PortRow = Row<Port & Retirable>;
+export type JointRow = Row<Joint & Retirable>;
+export type HoseRow = Row<Hose & Retirable>;
 
 export const defineVehicle = (sequelize: Sequelize) =>
   sequelize.define<VehicleRow>(
@@ -82,7 +88,9 @@ export const defineComponent = (sequelize: Sequelize) =>
       leverStroke_m: optionalQuantity(),
       leverRatio: optionalQuantity(),
       usable_m3: optionalQuantity(),
+      height_m: optionalQuantity(),
       position: whole(),
+      retired: flag('retired'),
       version: version(),
     },
     plainTable('component'),
@@ -100,6 +108,7 @@ export const definePort = (sequelize: Sequelize) =>
       seat: text(),
       depth_m: optionalQuantity(),
       position: whole(),
+      retired: flag('retired'),
       version: version(),
     },
     plainTable('port'),
@@ -118,8 +127,10 @@ export const defineJoint = (sequelize: Sequelize) =>
       bolt: json('bolt', true),
       washer: json('washer', true),
       eyeThickness_m: optionalQuantity(),
+      hexagon_m: optionalQuantity(),
       torque: json('torque'),
       position: whole(),
+      retired: flag('retired'),
       version: version(),
     },
     plainTable('joint'),
@@ -134,14 +145,45 @@ export const defineHose = (sequelize: Sequelize) =>
       name: text(),
       fromJointId: reference(),
       toJointId: reference(),
+      kind: text(),
       length_m: quantity(),
+      estimated: flag('estimated'),
       bore_m: quantity(),
+      construction: text(),
+      rise_m: optionalQuantity(),
       endA: json('endA'),
       endB: json('endB'),
       clocking_rad: optionalQuantity(),
       madeOn: optionalCalendarDate(),
       position: whole(),
+      retired: flag('retired'),
       version: version(),
     },
     plainTable('hose'),
+  );
+
+export interface VehicleChangeColumns {
+  id: string;
+  sequence?: number;
+  vehicleId: string;
+  at: Date;
+  by: string;
+  kind: VehicleChange['kind'];
+  detail: Record<string, unknown>;
+}
+
+/** The history of a vehicle: lines are added, never changed. */
+export const defineVehicleChange = (sequelize: Sequelize) =>
+  sequelize.define<Row<VehicleChangeColumns>>(
+    'vehicleChange',
+    {
+      sequence: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      id: { type: DataTypes.UUID, allowNull: false },
+      vehicleId: reference(),
+      at: instant(),
+      by: text(),
+      kind: text(),
+      detail: json('detail'),
+    },
+    plainTable('vehicle_change'),
   );

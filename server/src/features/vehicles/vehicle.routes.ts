@@ -1,19 +1,11 @@
-import type { DueItem, Vehicle } from '@zephyrcombe/contract';
+import type { DueItem } from '@zephyrcombe/contract';
 import { judgeDue } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
-import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
 import { listFluidServices } from '../fluid-services/fluidService.repository.ts';
-import { summariseJobs } from '../jobs/job.repository.ts';
-import { loadCircuits } from './circuit.repository.ts';
-import type { VehicleRow } from './vehicle.model.ts';
-
-function toVehicle(row: VehicleRow): Vehicle {
-  const { shopId: _shopId, ...vehicle } = row.get({ plain: true });
-  return vehicle;
-}
+import { loadVehicleDetail, toVehicle } from './vehicle.repository.ts';
 
 const URGENCY: readonly DueItem['state'][] = ['overdue', 'soon', 'unknown', 'later'];
 
@@ -21,7 +13,7 @@ export function vehicleHandlers(
   dependencies: Dependencies,
 ): Pick<Handlers, 'listVehicles' | 'getVehicle' | 'listDue'> {
   const { database, clock } = dependencies;
-  const { Vehicle, Circuit, Job } = database.models;
+  const { Vehicle, Circuit } = database.models;
   return {
     async listVehicles({ request }) {
       requirePersonId(request, clock());
@@ -31,21 +23,7 @@ export function vehicleHandlers(
 
     async getVehicle({ request, params }) {
       requirePersonId(request, clock());
-      const row = await Vehicle.findByPk(params.vehicleId);
-      if (row === null) throw new AppProblem('not-found');
-      const jobs = await Job.findAll({
-        where: { vehicleId: row.id },
-        order: [
-          ['openedOn', 'DESC'],
-          ['id', 'DESC'],
-        ],
-      });
-      return {
-        vehicle: toVehicle(row),
-        circuits: [...(await loadCircuits(database, { vehicleId: row.id }))],
-        services: [...(await listFluidServices(database, { vehicleId: row.id }))],
-        jobs: [...(await summariseJobs(database, jobs))],
-      };
+      return loadVehicleDetail(database, params.vehicleId);
     },
 
     async listDue({ request }) {

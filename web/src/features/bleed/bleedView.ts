@@ -1,11 +1,8 @@
 /** What the Bleed stage derives: the nipples in order, the count, how many strokes are left. */
 import type { Component, JobDetail, StoredBleedEvent } from '@zephyrcombe/contract';
 import type { NippleTurn, RefillGuard, Result } from '@zephyrcombe/core';
-import { isClear, nippleOrder, refillGuard, strokesSinceTopUp } from '@zephyrcombe/core';
+import { isClear, nippleOrder, refillGuard, strokesSinceTopUp, STROKE_EFFICIENCY } from '@zephyrcombe/core';
 import { circuitWithLengths } from '../job/jobView.ts';
-
-/** Not measured here: an open nipple passes nearly all that is swept. */
-const STROKE_EFFICIENCY = 1;
 
 export interface NippleView {
   readonly turn: NippleTurn;

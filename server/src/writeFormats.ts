@@ -1,7 +1,9 @@
 /* eslint-disable no-console -- a command for the terminal */
-/** Writes docs/formats/openapi.json from the contract. */
+/** Writes what docs/formats says of the API and of the files that leave the shop, from the contract. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { VehicleDocumentSchema } from '@zephyrcombe/contract';
+import { z } from 'zod';
 import { buildApp } from './app.ts';
 import { openDatabase } from './database/database.ts';
 
@@ -21,7 +23,11 @@ const app = await buildApp({
   clock: () => new Date(0),
 });
 await app.ready();
-const file = join(import.meta.dirname, '../../docs/formats/openapi.json');
-writeFileSync(file, JSON.stringify(app.swagger()) + '\n');
-console.log(`Written: ${file}`);
+const write = (name: string, content: unknown) => {
+  const file = join(import.meta.dirname, '../../docs/formats', name);
+  writeFileSync(file, JSON.stringify(content) + '\n');
+  console.log(`Written: ${file}`);
+};
+write('openapi.json', app.swagger());
+write('vehicle-1.schema.json', z.toJSONSchema(VehicleDocumentSchema));
 process.exit(0);

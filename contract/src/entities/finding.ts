@@ -1,0 +1,42 @@
+import { CONDITIONS, DEGREES, FINDING_SUBJECTS } from '@zephyrcombe/core';
+import { z } from 'zod';
+import { Id, Instant, Name, Note } from './common.ts';
+
+/** What was found on a hose, a pipe or a joint. Evidence: it is struck out, never changed. */
+export const FindingSchema = z.strictObject({
+  id: Id,
+  subject: z.enum(FINDING_SUBJECTS),
+  /** The line or joint it was found on. */
+  subjectId: Id,
+  condition: z.enum(CONDITIONS),
+  degree: z.enum(DEGREES),
+  note: Note,
+  foundBy: Name,
+  foundAt: Instant,
+  struckBecause: Note.nullable(),
+});
+export type Finding = z.infer<typeof FindingSchema>;
+
+export const PHOTO_TYPES = ['image/jpeg', 'image/png'] as const;
+export type PhotoType = (typeof PHOTO_TYPES)[number];
+
+/** A photograph of a finding; its bytes are fetched apart. */
+export const PhotoSchema = z.strictObject({
+  id: Id,
+  findingId: Id,
+  mediaType: z.enum(PHOTO_TYPES),
+  width_px: z.int().positive(),
+  height_px: z.int().positive(),
+  size_bytes: z.int().positive(),
+  takenBy: Name,
+  takenAt: Instant,
+});
+export type Photo = z.infer<typeof PhotoSchema>;
+
+/** Photographs are sent as they are, not as JSON; the browser makes them small first. */
+export const PHOTO_LIMIT_bytes = 4 * 1024 * 1024;
+export const PHOTO_LIMIT_px = 6000;
+export const photoUploadAddress = (jobId: string, findingId: string, photoId: string): string =>
+  `/api/jobs/${jobId}/findings/${findingId}/photos/${photoId}`;
+export const photoAddress = (jobId: string, photoId: string): string =>
+  `/api/jobs/${jobId}/photos/${photoId}`;

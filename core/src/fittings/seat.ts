@@ -1,0 +1,96 @@
+/** What a port offers to seal against, and which end of a hose or pipe may go there. */
+import type { Caution } from '../mistakes/caution.ts';
+import type { ThreadGender } from '../threads/thread.ts';
+import type { SealKind } from '../procedure/fitPlan.ts';
+
+export const SEATS = ['flatWasherFace', 'invertedFlare', 'bubbleFlare', 'taperSeat'] as const;
+export type Seat = (typeof SEATS)[number];
+
+/**
+ * Ends of hoses and pipes. A female swivel goes over an external thread, a male screwed end turns the whole hose, a
+ * tube nut brings the flare of a pipe with it, a female flare end takes a tube nut and is held by its bracket.
+ */
+export const END_KINDS = [
+  'banjo',
+  'femaleSwivel',
+  'maleScrewed',
+  'invertedFlareNut',
+  'bubbleFlareNut',
+  'femaleInverted',
+  'femaleBubble',
+] as const;
+export type EndKind = (typeof END_KINDS)[number];
+
+interface EndFacts {
+  /** The thread that the port must have. */
+  readonly port: ThreadGender;
+  readonly seats: readonly Seat[];
+  readonly seal: SealKind;
+  readonly sealsBy: 'washers' | 'washer' | 'cone' | 'flare';
+  /** Whether it can be done up without turning the hose. */
+  readonly swivels: boolean;
+}
+
+/** Common practice, no published source. */
+export const END_FACTS: Readonly<Record<EndKind, EndFacts>> = {
+  banjo: { port: 'internal', seats: ['flatWasherFace'], seal: 'banjo', sealsBy: 'washers', swivels: true },
+  femaleSwivel: { port: 'external', seats: ['taperSeat'], seal: 'flare', sealsBy: 'cone', swivels: true },
+  maleScrewed: {
+    port: 'internal',
+    seats: ['flatWasherFace', 'taperSeat'],
+    seal: 'screwed',
+    sealsBy: 'washer',
+    swivels: false,
+  },
+  invertedFlareNut: {
+    port: 'internal',
+    seats: ['invertedFlare'],
+    seal: 'flare',
+    sealsBy: 'flare',
+    swivels: true,
+  },
+  bubbleFlareNut: {
+    port: 'internal',
+    seats: ['bubbleFlare'],
+    seal: 'flare',
+    sealsBy: 'flare',
+    swivels: true,
+  },
+  femaleInverted: {
+    port: 'external',
+    seats: ['invertedFlare'],
+    seal: 'flare',
+    sealsBy: 'flare',
+    swivels: false,
+  },
+  femaleBubble: { port: 'external', seats: ['bubbleFlare'], seal: 'flare', sealsBy: 'flare', swivels: false },
+};
+
+export interface PortFace {
+  readonly gender: ThreadGender;
+  readonly seat: Seat;
+}
+
+export type EndRefusal =
+  | { readonly reason: 'threadOtherWayRound'; readonly portThread: ThreadGender }
+  | { readonly reason: 'seatDiffers'; readonly portSeat: Seat; readonly endSeats: readonly Seat[] };
+
+/** Why this end may not go on this port, or null. */
+export function refuseEnd(port: PortFace, end: EndKind): EndRefusal | null {
+  const facts = END_FACTS[end];
+  if (facts.port !== port.gender) return { reason: 'threadOtherWayRound', portThread: port.gender };
+  if (!facts.seats.includes(port.seat)) {
+    return { reason: 'seatDiffers', portSeat: port.seat, endSeats: facts.seats };
+  }
+  return null;
+}
+
+/** The ends that a port takes. */
+export const endsFor = (port: PortFace): readonly EndKind[] =>
+  END_KINDS.filter((end) => refuseEnd(port, end) === null);
+
+/** M26 when a joint seals in a way that its port has no seat for. */
+export function judgeSeat(port: PortFace, seal: SealKind): readonly Caution[] {
+  const seals = endsFor(port).map((end) => END_FACTS[end].seal);
+  return seals.includes(seal) ? [] : [{ id: 'M26', evidence: { portSeat: port.seat, seal } }];
+}

@@ -1,0 +1,25 @@
+/** The bodies of a vehicle that parts sit on and move with. */
+export const BODIES = [
+  'frame',
+  'handlebar',
+  'forkLower',
+  'swingarm',
+  'sidecarArm',
+  'knuckle',
+  'axle',
+] as const;
+export type Body = (typeof BODIES)[number];
+
+/**
+ * Where a part of this body usually lies above the floor, metres; our estimate, used only to find high points until the
+ * part's own height is entered.
+ */
+export const USUAL_HEIGHT_m: Readonly<Record<Body, number>> = {
+  frame: 0.65,
+  handlebar: 1.0,
+  forkLower: 0.35,
+  swingarm: 0.35,
+  sidecarArm: 0.3,
+  knuckle: 0.3,
+  axle: 0.3,
+};

@@ -1,0 +1,73 @@
+import { nippleOrder } from '../bleeding/nippleOrder.ts';
+import { fitPlan } from '../procedure/fitPlan.ts';
+import { circuitFaults } from './faults.ts';
+import type { PatternOptions } from './patterns.ts';
+import { PATTERNS, startPattern } from './patterns.ts';
+import { countingIds } from './testCircuits.ts';
+
+const options = (change: Partial<PatternOptions> = {}): PatternOptions => ({
+  newId: countingIds(),
+  drive: 'left',
+  abs: false,
+  rearEnd: 'banjo',
+  ...change,
+});
+const allOptions = (['left', 'right'] as const).flatMap((drive) =>
+  [true, false].flatMap((abs) => (['banjo', 'screwed'] as const).map((rearEnd) => ({ drive, abs, rearEnd }))),
+);
+
+describe.each(PATTERNS)('starting pattern %s', (pattern) => {
+  test.each(allOptions)(
+    'can work, be bled and be fitted: $drive drive, ABS $abs, rear $rearEnd',
+    (change) => {
+      for (const circuit of startPattern(pattern, options(change))) {
+        expect(circuitFaults(circuit).filter((fault) => fault.severity === 'stop')).toEqual([]);
+        expect(nippleOrder(circuit).ok).toBe(true);
+        const hoses = circuit.hoses.filter((line) => line.kind === 'hose');
+        expect(fitPlan(circuit.joints, hoses).ok).toBe(true);
+        expect(circuit.hoses.every((line) => line.estimated)).toBe(true);
+        expect(circuit.joints.every((joint) => joint.torque.source === null)).toBe(true);
+      }
+    },
+  );
+  test('has no id twice', () => {
+    const ids = startPattern(pattern, options()).flatMap((circuit) =>
+      [circuit.components, circuit.ports, circuit.joints, circuit.hoses].flatMap((parts) =>
+        parts.map((part) => part.id),
+      ),
+    );
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+});
+
+test('a car with the wheel on the right is the mirror of one with it on the left', () => {
+  const lengths = (drive: 'left' | 'right', mirror: boolean) =>
+    Object.fromEntries(
+      startPattern('carFrontRear', options({ drive })).flatMap((circuit) =>
+        circuit.hoses.map((line) => [
+          mirror
+            ? line.name.replace(/left|right/, (side) => (side === 'left' ? 'right' : 'left'))
+            : line.name,
+          line.length_m,
+        ]),
+      ),
+    );
+  expect(lengths('right', true)).toEqual(lengths('left', false));
+  expect(lengths('right', false)).not.toEqual(lengths('left', false));
+});
+
+test('the farthest rear wheel of a car is bled first: common practice, no published source', () => {
+  const rear = startPattern('carFrontRear', options({ drive: 'left' }))[1];
+  const order = rear ? nippleOrder(rear) : null;
+  const first = order?.ok ? order.value[0] : undefined;
+  expect(rear?.components.find((component) => component.id === first?.hostId)?.name).toBe(
+    'Caliper, rear right',
+  );
+});
+
+test('the crossover is warned of as a high point that holds air, two long hoses are not', () => {
+  const codes = (pattern: 'twinCrossover' | 'twinLongHoses') =>
+    startPattern(pattern, options()).flatMap((circuit) => circuitFaults(circuit).map((fault) => fault.code));
+  expect(codes('twinCrossover')).toEqual(['trappedHighPoint']);
+  expect(codes('twinLongHoses')).toEqual([]);
+});

@@ -1,0 +1,45 @@
+/** What was found on hoses, pipes and joints: recorded, struck out, never changed. */
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { conditionsOn } from '@zephyrcombe/core';
+import { onOpenJob } from '../jobs/jobAction.ts';
+
+export function findingHandlers(
+  dependencies: Dependencies,
+): Pick<Handlers, 'recordFinding' | 'strikeFinding'> {
+  return {
+    recordFinding: ({ request, params, body }) =>
+      onOpenJob(
+        dependencies,
+        request,
+        params.jobId,
+        async ({ detail, models, transaction, log, person, now }) => {
+          // The same finding sent twice, because its reply was lost, is one finding.
+          if (detail.findings.some((finding) => finding.id === body.id)) return;
+          const line = detail.circuit.hoses.find((hose) => hose.id === body.subjectId);
+          const joint = detail.circuit.joints.find((candidate) => candidate.id === body.subjectId);
+          const named = body.subject === 'joint' ? joint : line?.kind === body.subject ? line : undefined;
+          if (!named) throw fieldProblem('subjectId', 'is not on this circuit');
+          if (!conditionsOn(body.subject).includes(body.condition))
+            throw fieldProblem('condition', 'cannot be found on a part of this kind');
+          await models.Finding.create(
+            { ...body, jobId: params.jobId, foundBy: person.name, foundAt: now, struckBecause: null },
+            { transaction },
+          );
+          await log('findingRecorded', { ...body, name: named.name });
+        },
+      ),
+
+    strikeFinding: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async ({ detail, models, transaction, log }) => {
+        const finding = detail.findings.find((candidate) => candidate.id === params.findingId);
+        if (!finding) throw new AppProblem('not-found');
+        await models.Finding.update(
+          { struckBecause: body.because },
+          { where: { id: finding.id, jobId: params.jobId }, transaction },
+        );
+        await log('findingStruck', { findingId: finding.id, because: body.because });
+      }),
+  };
+}

@@ -1,0 +1,102 @@
+/** Photographs of findings: taken as they are sent, judged by their content and not by what they claim to be. */
+import {
+  PHOTO_LIMIT_bytes,
+  PHOTO_LIMIT_px,
+  photoAddress,
+  PHOTO_TYPES,
+  photoUploadAddress,
+} from '@zephyrcombe/contract';
+import type { PhotoType } from '@zephyrcombe/contract';
+import type { FastifyInstance } from 'fastify';
+import { imageSize } from 'image-size';
+import { z } from 'zod';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import { requirePersonId } from '../../http/session.ts';
+import { onOpenJob } from '../jobs/jobAction.ts';
+
+const MOST_PHOTOS = 12;
+
+export interface Picture {
+  readonly mediaType: PhotoType;
+  readonly width_px: number;
+  readonly height_px: number;
+}
+
+/** What a file is by its first bytes and its own header; null when it is no picture that we keep. */
+export function readPicture(bytes: Buffer): Picture | null {
+  let size: ReturnType<typeof imageSize>;
+  try {
+    size = imageSize(bytes);
+  } catch {
+    return null;
+  }
+  const mediaType = size.type === 'jpg' ? 'image/jpeg' : size.type === 'png' ? 'image/png' : null;
+  const fits = (px: number) => Number.isInteger(px) && px >= 1 && px <= PHOTO_LIMIT_px;
+  return mediaType !== null && fits(size.width) && fits(size.height)
+    ? { mediaType, width_px: size.width, height_px: size.height }
+    : null;
+}
+
+const UploadParams = z.strictObject({ jobId: z.uuid(), findingId: z.uuid(), photoId: z.uuid() });
+const PhotoParams = z.strictObject({ jobId: z.uuid(), photoId: z.uuid() });
+
+export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependencies): void {
+  const { database, clock } = dependencies;
+  const { models } = database;
+  // Whatever it calls itself is read as bytes; only its content counts.
+  app.addContentTypeParser(
+    [...PHOTO_TYPES, 'image/*', 'application/octet-stream'],
+    { parseAs: 'buffer', bodyLimit: PHOTO_LIMIT_bytes },
+    (_request, body, done) => done(null, body),
+  );
+
+  app.put(
+    photoUploadAddress(':jobId', ':findingId', ':photoId'),
+    { schema: { hide: true, params: UploadParams }, bodyLimit: PHOTO_LIMIT_bytes },
+    async (request) => {
+      const { jobId, findingId, photoId } = request.params as z.infer<typeof UploadParams>;
+      const bytes = request.body;
+      const picture = Buffer.isBuffer(bytes) ? readPicture(bytes) : null;
+      if (!Buffer.isBuffer(bytes) || picture === null) throw new AppProblem('not-a-picture');
+      return onOpenJob(dependencies, request, jobId, async ({ detail, transaction, log, person, now }) => {
+        const finding = detail.findings.find((candidate) => candidate.id === findingId);
+        if (!finding) throw new AppProblem('not-found');
+        if (detail.photos.some((photo) => photo.id === photoId)) return;
+        if (detail.photos.filter((photo) => photo.findingId === findingId).length >= MOST_PHOTOS)
+          throw new AppProblem('too-large', { detail: `A finding keeps ${MOST_PHOTOS} photographs.` });
+        await models.Photo.create(
+          {
+            id: photoId,
+            findingId,
+            ...picture,
+            size_bytes: bytes.length,
+            bytes,
+            takenBy: person.name,
+            takenAt: now,
+          },
+          { transaction },
+        );
+        await log('photoAdded', { findingId, photoId, ...picture, size_bytes: bytes.length });
+      });
+    },
+  );
+
+  app.get(
+    photoAddress(':jobId', ':photoId'),
+    { schema: { hide: true, params: PhotoParams } },
+    async (request, reply) => {
+      requirePersonId(request, clock());
+      const { jobId, photoId } = request.params as z.infer<typeof PhotoParams>;
+      const photo = await models.Photo.findByPk(photoId);
+      const finding = photo && (await models.Finding.findByPk(photo.findingId));
+      if (!photo || finding?.jobId !== jobId) throw new AppProblem('not-found');
+      return reply
+        .header('cache-control', 'private, max-age=31536000, immutable')
+        .header('content-disposition', 'inline')
+        .type(photo.mediaType)
+        .serializer((payload: unknown) => payload as string)
+        .send(photo.bytes);
+    },
+  );
+}

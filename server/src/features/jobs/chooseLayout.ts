@@ -1,0 +1,55 @@
+/** Laying the circuit of a job out another way, or again as it was found. */
+import { randomUUID } from 'node:crypto';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import type { LayoutId } from '@zephyrcombe/core';
+import { layOut, layoutOf } from '@zephyrcombe/core';
+import { AppProblem } from '../../http/appProblem.ts';
+import { loadCircuitIn } from '../vehicles/circuit.repository.ts';
+import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
+import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
+import type { JobAction } from './jobAction.ts';
+import { hasWork, writeScope } from './jobScope.ts';
+
+/** Every hose of the new layout comes into the job: it is made, measured and fitted there. */
+export async function chooseLayout(action: JobAction, layout: LayoutId | 'asFound'): Promise<void> {
+  const { job, detail, models, transaction, log, person, now } = action;
+  const current = hydraulicsOf(detail.circuit);
+  const found = job.circuitBefore ?? current;
+  const next = layout === 'asFound' ? found : layOut(found, layout, randomUUID);
+  if (next === null) {
+    throw new AppProblem('no-answer', {
+      detail: 'Other layouts are for two or three calipers on one master, joined by hoses and banjos only.',
+    });
+  }
+  const kept = new Set(next.hoses.map((hose) => hose.id));
+  const lost = detail.hoses.filter((hose) => !kept.has(hose.hoseId) && hasWork(action, hose.hoseId));
+  if (lost.length > 0) {
+    throw new AppProblem('in-use', {
+      detail: 'Work is recorded on hoses that this layout does not have. Strike it out first.',
+      errors: lost.map(({ hoseId }) => ({
+        field: 'layout',
+        message: `${current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''} has readings or torque records`,
+      })),
+    });
+  }
+  await saveHydraulics(models, transaction, detail.circuit, next);
+  const circuit = await loadCircuitIn(models, detail.circuit.id, transaction);
+  await writeScope(
+    models,
+    transaction,
+    detail.job.id,
+    circuit,
+    circuit.hoses.map((hose) => hose.id),
+  );
+  const before = layout === 'asFound' ? null : found;
+  await job.update({ circuitBefore: before, version: job.version + 1 }, { transaction });
+  const entry = { from: layoutOf(current), to: layout === 'asFound' ? layoutOf(found) : layout };
+  await log('layoutChosen', { ...entry, hoses: circuit.hoses.map((hose) => hose.name) });
+  await writeVehicleChange(models, transaction, {
+    vehicleId: detail.vehicle.id,
+    at: now,
+    by: person.name,
+    kind: 'layoutChosen',
+    detail: { circuit: circuit.name, ...entry },
+  });
+}

@@ -1,0 +1,95 @@
+import { randomUUID } from 'node:crypto';
+import type { JobDetail } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { layoutOf } from '@zephyrcombe/core';
+import { demoId } from '../../demo/identity.ts';
+import type { TestServer } from '../../testing/testServer.ts';
+import { problemOf, startTestServer } from '../../testing/testServer.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(() => server.close());
+
+async function outfitJob(hoses: readonly string[] = ['h-left']): Promise<JobDetail> {
+  const reply = await server.ask('POST', '/api/jobs', {
+    vehicleId: demoId('petrelle'),
+    circuitId: demoId('petrelle/front/circuit'),
+    title: 'Layout',
+    reason: '',
+    hoseIds: hoses.map((key) => demoId(`petrelle/front/${key}`)),
+  });
+  if (reply.statusCode !== 200) throw new Error(reply.body);
+  return reply.json();
+}
+/** The demo's own job on this circuit has readings and torques: it is signed off in these tests by the database. */
+async function signOffOutfit(): Promise<void> {
+  const { models } = server.database;
+  await models.Job.update({ status: 'finished' }, { where: { id: demoId('job/petrelle-bars') } });
+}
+const choose = (job: JobDetail, layout: string) =>
+  server.ask('POST', `/api/jobs/${job.job.id}/layout`, { version: job.job.version, layout });
+
+test('another layout goes into the job with all its hoses and joints, and back again to what was found', async () => {
+  await signOffOutfit();
+  const job = await outfitJob();
+  const found = hydraulicsOf(job.circuit);
+  const tee = (await choose(job, 'tee')).json<JobDetail>();
+  expect(layoutOf(hydraulicsOf(tee.circuit))).toBe('tee');
+  expect(tee.hoses).toHaveLength(4);
+  expect(tee.joints).toHaveLength(8);
+  expect(tee.circuitBefore).toEqual(found);
+  const crossover = (await choose(tee, 'crossover')).json<JobDetail>();
+  expect(layoutOf(hydraulicsOf(crossover.circuit))).toBe('crossover');
+  expect(crossover.circuitBefore).toEqual(found);
+  const back = (await choose(crossover, 'asFound')).json<JobDetail>();
+  expect(hydraulicsOf(back.circuit)).toEqual(found);
+  expect(back.circuitBefore).toBeNull();
+  expect(back.hoses.map((hose) => hose.hoseId).sort()).toEqual(found.hoses.map((hose) => hose.id).sort());
+});
+
+test('a hose with readings does not vanish by another layout', async () => {
+  await signOffOutfit();
+  const job = await outfitJob(['h-left', 'h-right']);
+  await server.ask('POST', `/api/jobs/${job.job.id}/readings`, {
+    id: randomUUID(),
+    hoseId: demoId('petrelle/front/h-left'),
+    pose: 'fullDroop',
+    length_m: 0.73,
+    typed: '730 mm',
+    datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
+    aid: 'tube',
+    remainingTravel_m: 0,
+  });
+  const reply = await choose(job, 'tee');
+  expect(problemOf(reply)).toMatchObject({ status: 409, code: 'in-use' });
+  expect(problemOf(reply).errors).toEqual([
+    { field: 'layout', message: 'Left hose has readings or torque records' },
+  ]);
+});
+
+test('one caliper has no other layout', async () => {
+  const job = await server.job('wick-front');
+  expect(problemOf(await choose(job, 'tee'))).toMatchObject({ status: 422, code: 'no-answer' });
+});
+
+test('hoses come into the job and leave it, but not one that was worked on, and no hard line', async () => {
+  const job = await outfitJob();
+  const put = (ids: readonly string[], version: number) =>
+    server.ask('PUT', `/api/jobs/${job.job.id}/hoses`, { version, hoseIds: ids });
+  const id = (key: string) => demoId(`petrelle/front/${key}`);
+  const wider = (await put([id('h-left'), id('h-side')], 0)).json<JobDetail>();
+  expect(wider.hoses.map((hose) => hose.hoseId)).toEqual([id('h-left'), id('h-side')]);
+  expect(wider.joints).toHaveLength(3);
+  const narrower = (await put([id('h-side')], 1)).json<JobDetail>();
+  expect(narrower.joints.map((joint) => joint.jointId).sort()).toEqual([id('j-master'), id('j-side')].sort());
+  expect(problemOf(await put([id('h-side')], 0))).toMatchObject({ code: 'stale-write' });
+  expect(problemOf(await put([demoId('wick/front/hose')], 2))).toMatchObject({ code: 'validation-failed' });
+  const bars = await server.job('petrelle-bars');
+  const busy = await server.ask('PUT', `/api/jobs/${bars.job.id}/hoses`, {
+    version: bars.job.version,
+    hoseIds: [id('h-left')],
+  });
+  expect(problemOf(busy)).toMatchObject({ status: 409, code: 'in-use' });
+});

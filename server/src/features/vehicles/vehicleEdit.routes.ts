@@ -1,0 +1,243 @@
+/** Entering, changing, importing and exporting vehicles and their hydraulics. */
+import { randomUUID } from 'node:crypto';
+import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
+import { hydraulicsOf, readVehicleDocument, renumber, writeVehicleDocument } from '@zephyrcombe/contract';
+import type { Hydraulics } from '@zephyrcombe/core';
+import type { FastifyRequest } from 'fastify';
+import type { Transaction } from 'sequelize';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import { definedOnly } from '../../http/definedOnly.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { requirePersonId } from '../../http/session.ts';
+import { requireVersion } from '../jobs/jobAction.ts';
+import { syncJoints } from '../jobs/jobScope.ts';
+import { requirePerson } from '../sessions/session.service.ts';
+import { loadCircuitIn } from './circuit.repository.ts';
+import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
+import type { VehicleRow } from './vehicle.model.ts';
+import { loadVehicleDetail, toVehicle } from './vehicle.repository.ts';
+import { writeVehicleChange } from './vehicleChange.ts';
+
+type VehicleEditHandlers = Pick<
+  Handlers,
+  | 'createVehicle'
+  | 'importVehicle'
+  | 'exportVehicle'
+  | 'editVehicle'
+  | 'removeVehicle'
+  | 'addCircuit'
+  | 'saveCircuit'
+  | 'removeCircuit'
+>;
+
+export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHandlers {
+  const { database, clock } = dependencies;
+  const { models } = database;
+
+  /** Ids of the shop's own for parts that come from outside: two vehicles never share a part. */
+  async function enter(
+    request: FastifyRequest,
+    vehicle: VehicleEntry,
+    circuits: readonly Hydraulics[],
+    kind: 'entered' | 'imported',
+  ): Promise<string> {
+    const now = clock();
+    const person = await requirePerson(dependencies, requirePersonId(request, now));
+    for (const [index, circuit] of circuits.entries()) requireWhole(circuit, `circuits.${index}`);
+    const shop = await models.Shop.findOne({ rejectOnEmpty: true });
+    const vehicleId = randomUUID();
+    await database.transaction(async (transaction) => {
+      await models.Vehicle.create(
+        { ...vehicle, id: vehicleId, shopId: shop.id, version: 0 },
+        { transaction },
+      );
+      for (const [position, circuit] of circuits.entries()) {
+        const hydraulics = renumber(circuit, () => randomUUID());
+        await createCircuit(models, transaction, { id: randomUUID(), vehicleId, position, hydraulics });
+      }
+      await writeVehicleChange(models, transaction, {
+        vehicleId,
+        at: now,
+        by: person.name,
+        kind,
+        detail: { circuits: circuits.map((circuit) => circuit.name) },
+      });
+    });
+    return vehicleId;
+  }
+
+  /** One change to a vehicle that exists, its row locked, with a line in its history. */
+  async function change(
+    request: FastifyRequest,
+    vehicleId: string,
+    act: (
+      row: VehicleRow,
+      transaction: Transaction,
+      tell: (
+        kind: Parameters<typeof writeVehicleChange>[2]['kind'],
+        detail: Record<string, unknown>,
+      ) => Promise<void>,
+    ) => Promise<void>,
+  ): Promise<VehicleDetail> {
+    const now = clock();
+    const person = await requirePerson(dependencies, requirePersonId(request, now));
+    await database.transaction(async (transaction) => {
+      const row = await models.Vehicle.findByPk(vehicleId, { transaction, lock: transaction.LOCK.UPDATE });
+      if (row === null) throw new AppProblem('not-found');
+      await act(row, transaction, (kind, detail) =>
+        writeVehicleChange(models, transaction, { vehicleId, at: now, by: person.name, kind, detail }),
+      );
+    });
+    return loadVehicleDetail(database, vehicleId);
+  }
+
+  /** What would lose its record if a circuit, or all of a vehicle, were taken out. */
+  async function requireUnused(
+    where: { vehicleId: string } | { circuitId: string },
+    transaction: Transaction,
+  ): Promise<void> {
+    const jobs = await models.Job.findAll({ where, transaction });
+    const services = await models.FluidService.count({ where, transaction });
+    const errors: FieldError[] = [
+      ...jobs.map((job) => ({ field: 'job', message: job.title })),
+      ...(services > 0 ? [{ field: 'service', message: `${services} fluid services are on record` }] : []),
+    ];
+    if (errors.length > 0)
+      throw new AppProblem('in-use', { detail: 'Records hang on it, and records are kept.', errors });
+  }
+
+  async function removeParts(circuitId: string, transaction: Transaction): Promise<void> {
+    const circuit = await loadCircuitIn(models, circuitId, transaction);
+    await saveHydraulics(models, transaction, circuit, {
+      ...hydraulicsOf(circuit),
+      components: [],
+      ports: [],
+      joints: [],
+      hoses: [],
+    });
+    await models.Circuit.destroy({ where: { id: circuitId }, transaction });
+  }
+
+  return {
+    async createVehicle({ request, body }) {
+      return loadVehicleDetail(database, await enter(request, body.vehicle, body.circuits, 'entered'));
+    },
+
+    async importVehicle({ request, body }) {
+      requirePersonId(request, clock());
+      const reading = readVehicleDocument(body.document);
+      if (!reading.ok) throw new AppProblem('not-a-vehicle', { errors: reading.errors });
+      const { document, mended } = reading;
+      for (const [index, circuit] of document.circuits.entries()) requireWhole(circuit, `circuits.${index}`);
+      const vehicleId = body.tryOnly
+        ? null
+        : await enter(request, document.vehicle, document.circuits, 'imported');
+      return { vehicleId, document, mended: [...mended] };
+    },
+
+    async exportVehicle({ request, params }) {
+      requirePersonId(request, clock());
+      const { vehicle, circuits } = await loadVehicleDetail(database, params.vehicleId);
+      const { id: _id, version: _version, ...entry } = vehicle;
+      return writeVehicleDocument(entry, circuits.map(hydraulicsOf));
+    },
+
+    editVehicle: ({ request, params, body }) =>
+      change(request, params.vehicleId, async (row, transaction, tell) => {
+        requireVersion(toVehicle(row), body.version);
+        const { version, ...changes } = body;
+        await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
+        await tell('edited', definedOnly(changes));
+      }),
+
+    async removeVehicle({ request, params }) {
+      await requirePerson(dependencies, requirePersonId(request, clock()));
+      await database.transaction(async (transaction) => {
+        const row = await models.Vehicle.findByPk(params.vehicleId, {
+          transaction,
+          lock: transaction.LOCK.UPDATE,
+        });
+        if (row === null) throw new AppProblem('not-found');
+        await requireUnused({ vehicleId: row.id }, transaction);
+        for (const circuit of await models.Circuit.findAll({ where: { vehicleId: row.id }, transaction }))
+          await removeParts(circuit.id, transaction);
+        await models.VehicleChange.destroy({ where: { vehicleId: row.id }, transaction });
+        await row.destroy({ transaction });
+      });
+      return { removed: params.vehicleId };
+    },
+
+    addCircuit: ({ request, params, body }) =>
+      change(request, params.vehicleId, async (row, transaction, tell) => {
+        const there = await models.Circuit.count({ where: { vehicleId: row.id }, transaction });
+        for (const [index, hydraulics] of body.circuits.entries()) {
+          requireWhole(hydraulics, `circuits.${index}`);
+          await createCircuit(models, transaction, {
+            id: randomUUID(),
+            vehicleId: row.id,
+            position: there + index,
+            hydraulics: renumber(hydraulics, () => randomUUID()),
+          });
+        }
+        await tell('circuitAdded', { circuits: body.circuits.map((circuit) => circuit.name) });
+      }),
+
+    saveCircuit: ({ request, params, body }) =>
+      change(request, params.vehicleId, async (_row, transaction, tell) => {
+        const stored = await models.Circuit.findOne({
+          where: { id: params.circuitId, vehicleId: params.vehicleId },
+          transaction,
+          lock: transaction.LOCK.UPDATE,
+        });
+        if (stored === null) throw new AppProblem('not-found');
+        const circuit = await loadCircuitIn(models, stored.id, transaction);
+        requireVersion(circuit, body.version);
+        const open = await models.Job.findAll({
+          where: { circuitId: circuit.id, status: 'open' },
+          transaction,
+        });
+        await requireScopeStays(open, body.hydraulics, transaction);
+        await saveHydraulics(models, transaction, circuit, body.hydraulics);
+        const saved = await loadCircuitIn(models, circuit.id, transaction);
+        for (const job of open) await syncJoints(models, transaction, job.id, saved);
+        await tell('circuitSaved', {
+          circuit: body.hydraulics.name,
+          parts: body.hydraulics.components.length,
+          lines: body.hydraulics.hoses.length,
+        });
+      }),
+
+    removeCircuit: ({ request, params }) =>
+      change(request, params.vehicleId, async (_row, transaction, tell) => {
+        const circuit = await models.Circuit.findOne({
+          where: { id: params.circuitId, vehicleId: params.vehicleId },
+          transaction,
+        });
+        if (circuit === null) throw new AppProblem('not-found');
+        await requireUnused({ circuitId: circuit.id }, transaction);
+        await removeParts(circuit.id, transaction);
+        await tell('circuitRemoved', { circuit: circuit.name });
+      }),
+  };
+
+  /** A hose that an open job replaces is not taken off the drawing behind its back. */
+  async function requireScopeStays(
+    open: readonly { readonly id: string; readonly title: string }[],
+    next: Hydraulics,
+    transaction: Transaction,
+  ): Promise<void> {
+    const hoses = await models.JobHose.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
+    const gone = hoses.filter((row) => !next.hoses.some((hose) => hose.id === row.hoseId));
+    if (gone.length === 0) return;
+    const names = await models.Hose.findAll({ where: { id: gone.map((row) => row.hoseId) }, transaction });
+    throw new AppProblem('in-use', {
+      detail:
+        'An open job replaces a hose that would go. Take it out of that job first, or sign the job off.',
+      errors: gone.map((row) => ({
+        field: names.find((hose) => hose.id === row.hoseId)?.name ?? 'hose',
+        message: `is in the job “${open.find((job) => job.id === row.jobId)?.title ?? ''}”`,
+      })),
+    });
+  }
+}
