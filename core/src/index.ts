@@ -63,8 +63,10 @@ export { FLUID_GRADES, judgeGrade } from './fluid/grade.ts';
 export type { DueState, NextDue, ServiceInterval } from './service/nextDue.ts';
 export { judgeBottle, judgeDue, nextDue, strictestInterval } from './service/nextDue.ts';
 
-export type { FitStep, PlanHose, PlanJoint, SealKind } from './procedure/fitPlan.ts';
-export { fitPlan, SEAL_KINDS } from './procedure/fitPlan.ts';
+export type { FitStep, PlanHose, PlanJoint } from './procedure/fitPlan.ts';
+export { fitPlan } from './procedure/fitPlan.ts';
+export type { SealKind } from './joint/sealKind.ts';
+export { SEAL_KINDS } from './joint/sealKind.ts';
 export type { HandoverCheck } from './procedure/handOver.ts';
 export { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './procedure/handOver.ts';
 export { judgeBoltThread, judgeClocking } from './procedure/specification.ts';
@@ -109,9 +111,10 @@ export { CONSTRUCTIONS, LINE_KINDS } from './layout/hydraulics.ts';
 export type { CircuitFault, FaultCode } from './layout/faults.ts';
 export { BROKEN, circuitFaults } from './layout/faults.ts';
 export type { NewId } from './layout/build.ts';
+export type { AttachedKind } from './layout/edit.ts';
 export {
   addComponent,
-  addNipple,
+  attachPart,
   changeComponent,
   changeEnd,
   changeJoint,
@@ -143,8 +146,11 @@ export type { CheckId, CheckOutcome } from './condition/check.ts';
 export { CHECK_IDS, outcomesOf } from './condition/check.ts';
 export type { CheckAnswer, Diagnosis, DiagnosisFacts } from './condition/diagnose.ts';
 export { diagnose } from './condition/diagnose.ts';
-export type { EndKind, EndRefusal, Seat } from './fittings/seat.ts';
-export { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd, SEATS } from './fittings/seat.ts';
-export type { WrenchJudgement, WrenchSize, WrenchVerdict } from './fittings/hexagon.ts';
+export type { EndKind, EndRefusal } from './fittings/seat.ts';
+export { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd } from './fittings/seat.ts';
+export type { Seat } from './fittings/seatForm.ts';
+export { SEATS } from './fittings/seatForm.ts';
+export type { WrenchJudgement, WrenchSize } from './fittings/hexagon.ts';
+export type { WrenchVerdict } from './fittings/wrenchVerdict.ts';
 export { judgeWrench, WRENCH_SIZES, wrenchesFor } from './fittings/hexagon.ts';
 export { STROKE_EFFICIENCY } from './bleeding/strokes.ts';

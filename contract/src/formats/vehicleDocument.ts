@@ -172,7 +172,12 @@ type MendNote = (field: string, kind: Mend['mend'], now: string) => void;
 
 function filled(value: JsonObject, blanks: JsonObject, at: string, mend: MendNote): JsonObject {
   const missing = Object.entries(blanks).filter(([key]) => value[key] === undefined);
-  for (const [key, blank] of missing) mend(`${at}.${key}`, 'filledIn', String(blank ?? 'nothing'));
+  for (const [key, blank] of missing)
+    mend(
+      `${at}.${key}`,
+      'filledIn',
+      typeof blank === 'string' || typeof blank === 'boolean' ? String(blank) : 'nothing',
+    );
   return { ...value, ...Object.fromEntries(missing) };
 }
 

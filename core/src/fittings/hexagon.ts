@@ -6,6 +6,7 @@ import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
+import type { WrenchVerdict } from './wrenchVerdict.ts';
 
 const CLEARANCE: Formula = { expression: 'c = s_wrench − s_hexagon', source: 'wrenchClearance' };
 
@@ -13,9 +14,6 @@ const CLEARANCE: Formula = { expression: 'c = s_wrench − s_hexagon', source: '
 const TIGHTEST_m = -0.06e-3;
 /** With more play than this the corners take the load. */
 const LOOSEST_m = 0.2e-3;
-
-export const WRENCH_VERDICTS = ['fits', 'doesNotGoOn', 'rounds'] as const;
-export type WrenchVerdict = (typeof WRENCH_VERDICTS)[number];
 
 export interface WrenchSize {
   readonly name: string;

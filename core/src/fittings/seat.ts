@@ -1,10 +1,8 @@
 /** What a port offers to seal against, and which end of a hose or pipe may go there. */
+import type { Seat } from './seatForm.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { ThreadGender } from '../threads/thread.ts';
-import type { SealKind } from '../procedure/fitPlan.ts';
-
-export const SEATS = ['flatWasherFace', 'invertedFlare', 'bubbleFlare', 'taperSeat'] as const;
-export type Seat = (typeof SEATS)[number];
+import type { SealKind } from '../joint/sealKind.ts';
 
 /**
  * Ends of hoses and pipes. A female swivel goes over an external thread, a male screwed end turns the whole hose, a

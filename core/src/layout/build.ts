@@ -5,7 +5,8 @@
 import type { EndGeometry } from '../fittings/end.ts';
 import { exampleBanjo } from '../fittings/exampleEnds.ts';
 import { EXAMPLE_THREADED, PLAIN_FLARE } from '../fittings/exampleThreaded.ts';
-import type { EndKind, Seat } from '../fittings/seat.ts';
+import type { EndKind } from '../fittings/seat.ts';
+import type { Seat } from '../fittings/seatForm.ts';
 import { END_FACTS } from '../fittings/seat.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { Body } from './body.ts';

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { END_KINDS, endsFor, END_FACTS, SEATS } from '../fittings/seat.ts';
+import { END_FACTS, END_KINDS, endsFor } from '../fittings/seat.ts';
+import { SEATS } from '../fittings/seatForm.ts';
 import { THREAD_GENDERS } from '../threads/thread.ts';
 import { BODIES } from './body.ts';
 import {
   addComponent,
-  addNipple,
+  attachPart,
   changeComponent,
   changeEnd,
   changePort,
@@ -56,7 +57,7 @@ const step: fc.Arbitrary<Step> = fc.oneof(
   pick.map(
     (one): Step =>
       (circuit, newId) =>
-        addNipple(circuit, newId, at(circuit.components, one)),
+        attachPart(circuit, newId, at(circuit.components, one), 'bleedNipple'),
   ),
   fc.tuple(pick, fc.constantFrom('hose' as const, 'hardLine' as const)).map(
     ([one, kind]): Step =>

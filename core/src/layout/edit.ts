@@ -50,12 +50,22 @@ export function addComponent(
 const carriesLines = (kind: ComponentKind) =>
   kind !== 'bleedNipple' && kind !== 'reservoir' && kind !== 'pressureSwitch';
 
-/** A nipple on a part that has none: a master, a junction, a high point. */
-export function addNipple(circuit: Hydraulics, newId: NewId, hostId: string): Hydraulics {
+/** What sits on a part and takes no lines of its own. */
+export type AttachedKind = Extract<ComponentKind, 'bleedNipple' | 'reservoir' | 'pressureSwitch'>;
+
+/** A nipple on a part that has none, a reservoir on a master, the switch of the stop lamp. */
+export function attachPart(
+  circuit: Hydraulics,
+  newId: NewId,
+  hostId: string,
+  kind: AttachedKind,
+): Hydraulics {
   const host = circuit.components.find((component) => component.id === hostId);
   if (!host || !carriesLines(host.kind)) return circuit;
-  const nipple = newComponent(newId(), 'bleedNipple', host.name, host.body, { attachedTo: hostId });
-  return { ...circuit, components: [...circuit.components, nipple] };
+  const name =
+    kind === 'bleedNipple' ? host.name : `${host.name}, ${kind === 'reservoir' ? 'reservoir' : 'switch'}`;
+  const attached = newComponent(newId(), kind, name, host.body, { attachedTo: hostId });
+  return { ...circuit, components: [...circuit.components, attached] };
 }
 
 export const changeComponent = (

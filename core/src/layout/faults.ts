@@ -43,7 +43,10 @@ export function circuitFaults(circuit: Hydraulics): readonly CircuitFault[] {
 }
 
 /** Whether what a part sits on is there, and in the end sits on nothing itself. */
-function reachesGround(components: Hydraulics['components'], start: Hydraulics['components'][number]): boolean {
+function reachesGround(
+  components: Hydraulics['components'],
+  start: Hydraulics['components'][number],
+): boolean {
   let at: typeof start | undefined = start;
   for (let steps = 0; at && steps <= components.length; steps += 1) {
     const { attachedTo }: { readonly attachedTo: string | null } = at;

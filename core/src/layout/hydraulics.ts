@@ -3,10 +3,10 @@
  * joints. `circuit.ts` holds what the simpler calculations need of it.
  */
 import type { EndGeometry } from '../fittings/end.ts';
-import type { Seat } from '../fittings/seat.ts';
+import type { Seat } from '../fittings/seatForm.ts';
 import type { FluidGrade } from '../fluid/grade.ts';
 import type { JointMaterial } from '../joint/washers.ts';
-import type { SealKind } from '../procedure/fitPlan.ts';
+import type { SealKind } from '../joint/sealKind.ts';
 import type { SourceId } from '../sources/bibliography.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { Body } from './body.ts';

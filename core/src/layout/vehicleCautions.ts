@@ -4,6 +4,8 @@ export interface VehicleFacts {
   readonly linkedBrakes: boolean;
   readonly electricBooster: boolean;
   readonly use: 'road' | 'competition';
+  /** On one circuit; the drawing knows. */
+  readonly calipersOnOneMaster?: number;
   readonly kind: 'motorcycle' | 'sidecar' | 'car' | 'van' | 'trike' | 'quad';
 }
 
@@ -28,7 +30,7 @@ export function vehicleCautions(facts: VehicleFacts): readonly VehicleCaution[] 
     electricBooster: facts.electricBooster,
     roadMarkedHose: facts.use === 'road',
     competitionParts: facts.use === 'competition',
-    sidecarThreeCalipers: facts.kind === 'sidecar',
+    sidecarThreeCalipers: facts.kind === 'sidecar' && (facts.calipersOnOneMaster ?? 0) >= 3,
     fluidAttacksPaint: true,
   };
   return VEHICLE_CAUTIONS.filter((caution) => applies[caution]);

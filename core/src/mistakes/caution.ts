@@ -3,10 +3,10 @@
  * One caution per fact, raised where the mistake would be made, gone when the fact changes.
  */
 import type { Condition } from '../condition/condition.ts';
-import type { WrenchVerdict } from '../fittings/hexagon.ts';
-import type { Seat } from '../fittings/seat.ts';
+import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
+import type { Seat } from '../fittings/seatForm.ts';
 import type { Pose } from '../measure/pose.ts';
-import type { SealKind } from '../procedure/fitPlan.ts';
+import type { SealKind } from '../joint/sealKind.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {

@@ -2,12 +2,9 @@
  * The order in which a hose job is put together: everything hand tight in an order its ends allow, settled and
  * checked, and only then fresh washers and torque, joint by joint.
  */
+import type { SealKind } from '../joint/sealKind.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-
-export const SEAL_KINDS = ['banjo', 'flare', 'screwed'] as const;
-/** How a joint seals: an eye between washers, a flared tube nut, or a male end screwed in that does not swivel. */
-export type SealKind = (typeof SEAL_KINDS)[number];
 
 export interface PlanJoint {
   readonly id: string;

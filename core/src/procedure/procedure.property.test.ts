@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { MISTAKES, severityOf, stopsAmong } from '../mistakes/catalogue.ts';
 import { vehicleCautions } from '../layout/vehicleCautions.ts';
-import { SEAL_KINDS, fitPlan } from './fitPlan.ts';
+import { SEAL_KINDS } from '../joint/sealKind.ts';
+import { fitPlan } from './fitPlan.ts';
 import { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './handOver.ts';
 import { judgeBoltThread, judgeClocking } from './specification.ts';
 import { judgeTorqueAttempt } from './torqueGate.ts';

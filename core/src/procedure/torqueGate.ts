@@ -4,7 +4,7 @@ import type { Result } from '../calculation/result.ts';
 import { washersNeeded } from '../joint/washers.ts';
 import type { TorqueJudgement, TorqueRange } from '../joint/torque.ts';
 import { judgeTorque } from '../joint/torque.ts';
-import type { SealKind } from './fitPlan.ts';
+import type { SealKind } from '../joint/sealKind.ts';
 
 export interface TorqueAttempt {
   readonly seal: SealKind;

@@ -91,6 +91,10 @@ export const SOURCES = {
     'commonPractice',
     'What is done about a worn hose or joint, common practice, no published source',
   ),
+  symptomTable: source(
+    'estimate',
+    'Common practice, no published source; how often a cause shows itself is our own coarse grade, nobody has counted',
+  ),
   calliperInBore: source(
     'estimate',
     'Our estimate of the limit of error of bench tools on a small thread; flat jaws sit on a chord of the bore',

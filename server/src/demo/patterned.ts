@@ -91,7 +91,10 @@ function circuitsOf(
     if (!started) throw new Error(`${pattern} has no circuit ${index}`);
     const circuitId = demoId(`${vehicleKey}/${key}/circuit`);
     const { name, fluidGrade, components, ports, joints, hoses } = change(
-      measured(renumber(started, (id) => id) as HydraulicsEntry, facts),
+      measured(
+        renumber(started, (id) => id),
+        facts,
+      ),
     );
     return {
       key,
@@ -187,7 +190,7 @@ export const BRINDLE = circuitsOf(
     if (!main) throw new Error('The trike has no main line');
     const piped = replaceLine(front, main.id, 'hardLine');
     return {
-      ...(renumber(piped, (id) => id) as HydraulicsEntry),
+      ...renumber(piped, (id) => id),
       hoses: piped.hoses.map((line) =>
         line.id === main.id ? { ...line, name: 'Front hard line', estimated: false } : { ...line },
       ),

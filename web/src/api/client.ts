@@ -61,6 +61,22 @@ export async function call<Name extends RouteName>(
   throw new ApiError(await readProblem(response));
 }
 
+/** A file, as it is. The answer is the job as it then stands. */
+export async function sendBytes(address: string, bytes: Blob): Promise<unknown> {
+  let response: Response;
+  try {
+    response = await fetch(address, {
+      method: 'PUT',
+      body: bytes,
+      headers: { 'content-type': bytes.type || 'application/octet-stream' },
+    });
+  } catch {
+    throw new ApiError(null);
+  }
+  if (response.ok) return response.json();
+  throw new ApiError(await readProblem(response));
+}
+
 async function readProblem(response: Response): Promise<ProblemDetails> {
   const parsed = ProblemDetailsSchema.safeParse(await response.json().catch(() => null));
   if (parsed.success) return parsed.data;

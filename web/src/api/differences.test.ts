@@ -5,10 +5,10 @@ import { describeDifferences } from './differences.ts';
 const write = createWriter(METRIC);
 
 test('only what differs is shown, in words and the reader’s units', () => {
-  const mine = { version: 1, finding: 'chafed', clocking_rad: Math.PI / 2, overrides: [], specified: false };
-  const theirs = { version: 2, finding: 'leaking', clocking_rad: null, specified: false };
+  const mine = { version: 1, reason: 'Chafed', clocking_rad: Math.PI / 2, overrides: [], specified: false };
+  const theirs = { version: 2, reason: 'Leaking', clocking_rad: null, specified: false };
   expect(describeDifferences(mine, theirs, write)).toEqual([
-    { field: 'Finding', mine: 'Chafed', theirs: 'Leaking' },
+    { field: 'Reason', mine: 'Chafed', theirs: 'Leaking' },
     { field: 'Clocking', mine: '90°', theirs: 'nothing' },
   ]);
 });

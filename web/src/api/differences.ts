@@ -1,6 +1,6 @@
 /** Two versions of a row side by side, in words. */
 import type { Writer } from '@zephyrcombe/contract';
-import { FINDING_NAMES, HANDOVER_NAMES, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { HANDOVER_NAMES, MATERIAL_NAMES } from '@zephyrcombe/contract';
 
 export interface Difference {
   readonly field: string;
@@ -9,7 +9,6 @@ export interface Difference {
 }
 
 const NAMES: Readonly<Record<string, string>> = {
-  finding: 'Finding',
   poseChecks: 'Pose checks',
   order_m: 'Order length',
   endA: 'End A',
@@ -40,7 +39,7 @@ const NAMES: Readonly<Record<string, string>> = {
   thickness_m: 'thickness',
   ...HANDOVER_NAMES,
 };
-const WORDS: Readonly<Record<string, string>> = { ...FINDING_NAMES, ...MATERIAL_NAMES };
+const WORDS: Readonly<Record<string, string>> = MATERIAL_NAMES;
 const NOT_COMPARED = new Set(['version', 'overrides']);
 /** Inside a nested part, only what a person chooses. */
 const INNER = new Set(['ferruleToApex_m', 'apexToPoint_m', 'neckLength_m', 'family', 'diameter_m']);

@@ -11,5 +11,9 @@ export type JobActionName = Extract<
   | 'recordTorque'
   | 'addBleedEvent'
   | 'undoBleedEvent'
+  | 'recordFinding'
+  | 'strikeFinding'
+  | 'setJobHoses'
+  | 'chooseLayout'
   | 'finishJob'
 >;

@@ -7,8 +7,8 @@ const DETAIL = {
   hoses: [
     {
       hoseId: 'h',
+      clocking_rad: null,
       version: 1,
-      finding: 'sound',
       order_m: null,
       poseChecks: { leftLock: true, rightLock: false },
     },
@@ -30,14 +30,14 @@ describe('an action shown before it is through', () => {
     expect(after.job.version).toBe(3);
   });
 
-  test('a hose gets its finding, but no length before the server has judged it', () => {
+  test('a hose gets its clocking, but no length before the server has judged it', () => {
     const after = withAction(
       DETAIL,
       'editJobHose',
-      { params: { jobId: 'x', hoseId: 'h' }, body: { version: 1, finding: 'chafed', order_m: 0.7 } },
+      { params: { jobId: 'x', hoseId: 'h' }, body: { version: 1, clocking_rad: 0.5, order_m: 0.7 } },
       NOW,
     );
-    expect(after.hoses[0]).toMatchObject({ finding: 'chafed', order_m: null });
+    expect(after.hoses[0]).toMatchObject({ clocking_rad: 0.5, order_m: null });
   });
 
   test('a stroke is counted once, however often it is applied', () => {

@@ -70,6 +70,8 @@ function versionedRow(
   const params = (input.params ?? {}) as Readonly<Record<string, string>>;
   switch (name) {
     case 'editJob':
+    case 'setJobHoses':
+    case 'chooseLayout':
     case 'finishJob':
       return { row: `job ${params.jobId}`, version: detail?.job.version };
     case 'editJobHose':
@@ -145,6 +147,7 @@ export function useJobAction<Name extends JobActionName>(
       client.setQueryData(queryKey, shown);
       void client.invalidateQueries({ queryKey: ['jobs'] });
       void client.invalidateQueries({ queryKey: ['job', jobId, 'log'] });
+      if (name === 'chooseLayout') void client.invalidateQueries({ queryKey: ['vehicle'] });
       if (name === 'finishJob') {
         void client.invalidateQueries({ queryKey: ['due'] });
         void client.invalidateQueries({ queryKey: ['vehicle'] });

@@ -125,6 +125,7 @@ export function Shell() {
         j: () => void navigate('/'),
         v: () => void navigate('/vehicles'),
         n: () => void navigate('/jobs/new'),
+        b: () => void navigate('/bench'),
         t: () => void navigate('/bench/threads'),
       }),
       [navigate],
@@ -170,7 +171,7 @@ export function Shell() {
             ) : (
               <>
                 <Link to="/vehicles">Vehicles</Link>
-                <Link to="/bench/threads">Threads</Link>
+                <Link to="/bench">Bench</Link>
               </>
             )}
             {crumb ? (

@@ -7,11 +7,17 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['J', 'Jobs'],
   ['V', 'Vehicles'],
   ['N', 'Start a job'],
+  ['B', 'Bench tools'],
   ['T', 'Thread finder'],
   ['U', 'Units and paper'],
   ['1 to 6', 'In a job: go to that stage'],
   ['← →', 'On the circuit: previous and next hose or joint'],
   ['Enter', 'On the circuit: open it; in a field with a bare number: take your own unit'],
+  [
+    'C, J, H, N, Del',
+    'On the drawing of a circuit: lead a hose, cut a junction in, hose or hard line, add a nipple, take out',
+  ],
+  ['Ctrl+Z, Ctrl+Y', 'On the drawing of a circuit: undo, redo'],
   ['Esc', 'Close a leaf'],
 ];
 

@@ -4,6 +4,7 @@ import { Fine, Head, Page, Stack } from '../design/layout.ts';
 import { Shell } from './Shell.tsx';
 
 const JOBS = { section: { to: '/', text: 'Jobs' } };
+const BENCH = { section: { to: '/bench', text: 'Bench' } };
 const VEHICLES = { section: { to: '/vehicles', text: 'Vehicles' } };
 
 function Lost() {
@@ -71,6 +72,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'look-over/layouts',
+            lazy: async () => ({
+              Component: (await import('../features/layouts/JobLayoutsPage.tsx')).JobLayoutsPage,
+            }),
+          },
+          {
             path: 'measure',
             lazy: async () => ({
               Component: (await import('../features/measure/MeasurePage.tsx')).MeasurePage,
@@ -124,14 +131,54 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'vehicles/new',
+        handle: VEHICLES,
+        lazy: async () => ({
+          Component: (await import('../features/vehicles/NewVehiclePage.tsx')).NewVehiclePage,
+        }),
+      },
+      {
+        path: 'vehicles/:vehicleId/circuits/:circuitId',
+        handle: VEHICLES,
+        lazy: async () => ({
+          Component: (await import('../features/circuit-editor/CircuitEditorPage.tsx')).CircuitEditorPage,
+        }),
+      },
+      {
+        path: 'vehicles/:vehicleId/circuits/:circuitId/layouts',
+        handle: VEHICLES,
+        lazy: async () => ({
+          Component: (await import('../features/layouts/LayoutsPage.tsx')).LayoutsPage,
+        }),
+      },
+      {
         path: 'vehicles/:vehicleId',
         handle: VEHICLES,
         lazy: async () => ({ Component: (await import('../features/vehicles/VehiclePage.tsx')).VehiclePage }),
       },
       {
+        path: 'bench',
+        lazy: async () => ({ Component: (await import('../features/bench/BenchPage.tsx')).BenchPage }),
+      },
+      {
         path: 'bench/threads',
+        handle: BENCH,
         lazy: async () => ({
           Component: (await import('../features/threads/ThreadFinderPage.tsx')).ThreadFinderPage,
+        }),
+      },
+      {
+        path: 'bench/symptoms',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/symptoms/SymptomsPage.tsx')).SymptomsPage,
+        }),
+      },
+      {
+        path: 'bench/hexagons',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/hexagons/HexagonPage.tsx')).HexagonPage,
         }),
       },
       { path: '*', Component: Lost },

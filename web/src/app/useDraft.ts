@@ -12,6 +12,15 @@ function read<Value>(key: string, initial: Value): Value {
   }
 }
 
+/** Leaves a draft for another page to take up. */
+export function leaveDraft(key: string, value: unknown): void {
+  try {
+    localStorage.setItem(PREFIX + key, JSON.stringify(value));
+  } catch {
+    // Without storage the other page starts from what is saved.
+  }
+}
+
 /** What is being typed, kept on this device until it is saved: a reload or a sleeping phone loses nothing. */
 export function useDraft<Value>(
   key: string,

@@ -19,7 +19,14 @@ const SIDES = [
 ] as const;
 const EYES = { endA: 'eyeCentre', endB: 'eyeCentre' } as const;
 const circuitId = uuid('circuit');
-const NO_FIGURES = { masterBore_m: null, leverStroke_m: null, leverRatio: null, usable_m3: null, version: 0 };
+const NO_FIGURES = {
+  masterBore_m: null,
+  leverStroke_m: null,
+  leverRatio: null,
+  usable_m3: null,
+  height_m: null,
+  version: 0,
+};
 const JOINTS = ['master', ...SIDES.map(([side]) => side)];
 
 export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
@@ -51,6 +58,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       id: uuid('shop'),
       name: 'Skerrow Isle Post Garage',
       slack_m: 0.0125,
+      brakeWorkRule: '',
       fluidIntervalMonths: 24,
       fluidIntervalDistance_m: 48e6,
       version: 0,
@@ -138,27 +146,31 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
         bolt: bolt(name === 'master' ? 0.038 : 0.02),
         washer,
         eyeThickness_m: 0.008,
+        hexagon_m: null,
         torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
         version: 0,
       })),
       hoses: SIDES.map(([side, length_m]) => ({
         id: uuid(`h-${side}`),
         circuitId,
+        kind: 'hose',
         name: `${side} hose`,
         fromJointId: uuid('j-master'),
         toJointId: uuid(`j-${side}`),
         length_m,
+        estimated: false,
         bore_m: 0.0032,
+        construction: 'braided',
         endA: exampleBanjo(20),
         endB: exampleBanjo(0),
         clocking_rad: null,
         madeOn: null,
+        rise_m: null,
         version: 0,
       })),
     },
     hoses: SIDES.map(([side]) => ({
       hoseId: uuid(`h-${side}`),
-      finding: 'reRouted',
       poseChecks: { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true },
       order_m: null,
       orderDatum: EYES,
@@ -181,6 +193,9 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
     bleedRuns: [],
     fluidService: null,
     wrenches: [],
+    findings: [],
+    photos: [],
+    circuitBefore: null,
     ...change,
   };
 }

@@ -109,6 +109,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
       const hoses = body.hoseIds.map((hoseId) => {
         const hose = circuit.hoses.find((candidate) => candidate.id === hoseId);
         if (!hose) throw fieldProblem('hoseIds', 'names a hose that is not on this circuit');
+        if (hose.kind !== 'hose') throw fieldProblem('hoseIds', 'names a hard line, not a hose');
         return hose;
       });
       const touched = new Set(hoses.flatMap((hose) => [hose.fromJointId, hose.toJointId]));

@@ -1,5 +1,7 @@
 /** Which hoses a job replaces, and the joints that go with them. */
+import { isDeepStrictEqual } from 'node:util';
 import type { Circuit } from '@zephyrcombe/contract';
+import { sealingDatum } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -72,7 +74,7 @@ export async function writeScope(
 }
 
 /** The joints of a job are those its hoses end on. A joint with a torque record stays: it is evidence. */
-export async function syncJoints(
+async function syncJoints(
   models: Models,
   transaction: Transaction,
   jobId: string,
@@ -93,4 +95,39 @@ export async function syncJoints(
       .map((joint, index) => newJobJoint(jobId, joint, joints.length + index)),
     { transaction },
   );
+}
+
+/**
+ * Takes a change of the drawing into an open job: its joints, and what a job holds of bolts, washers and ends as long as
+ * nobody chose another there.
+ */
+export async function followCircuit(
+  models: Models,
+  transaction: Transaction,
+  jobId: string,
+  before: Circuit,
+  after: Circuit,
+): Promise<void> {
+  await syncJoints(models, transaction, jobId, after);
+  for (const row of await models.JobJoint.findAll({ where: { jobId }, transaction })) {
+    const was = before.joints.find((joint) => joint.id === row.jointId);
+    const now = after.joints.find((joint) => joint.id === row.jointId);
+    if (!was || !now || isDeepStrictEqual([was.bolt, was.washer], [now.bolt, now.washer])) continue;
+    if (!isDeepStrictEqual([row.bolt, row.washer], [was.bolt, was.washer])) continue;
+    await row.update({ bolt: now.bolt, washer: now.washer, version: row.version + 1 }, { transaction });
+  }
+  for (const row of await models.JobHose.findAll({
+    where: { jobId, specified: false, order_m: null },
+    transaction,
+  })) {
+    const was = before.hoses.find((hose) => hose.id === row.hoseId);
+    const now = after.hoses.find((hose) => hose.id === row.hoseId);
+    if (!was || !now || isDeepStrictEqual([was.endA, was.endB], [now.endA, now.endB])) continue;
+    if (!isDeepStrictEqual([row.endA, row.endB], [was.endA, was.endB])) continue;
+    const { endA, endB } = now;
+    await row.update(
+      { endA, endB, orderDatum: sealingDatum(endA, endB), version: row.version + 1 },
+      { transaction },
+    );
+  }
 }

@@ -11,7 +11,7 @@ import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
 import { requireVersion } from '../jobs/jobAction.ts';
-import { syncJoints } from '../jobs/jobScope.ts';
+import { followCircuit } from '../jobs/jobScope.ts';
 import { requirePerson } from '../sessions/session.service.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
@@ -200,7 +200,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         await requireScopeStays(open, body.hydraulics, transaction);
         await saveHydraulics(models, transaction, circuit, body.hydraulics);
         const saved = await loadCircuitIn(models, circuit.id, transaction);
-        for (const job of open) await syncJoints(models, transaction, job.id, saved);
+        for (const job of open) await followCircuit(models, transaction, job.id, circuit, saved);
         await tell('circuitSaved', {
           circuit: body.hydraulics.name,
           parts: body.hydraulics.components.length,

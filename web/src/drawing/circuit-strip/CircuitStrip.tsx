@@ -8,12 +8,13 @@ import { useRef } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { PHONE, colour } from '../../design/tokens.ts';
-import { HoseLine } from '../HoseLine.tsx';
+import { Run } from '../circuit-diagram/DiagramLines.tsx';
 import type { JointState } from '../JointGlyph.tsx';
 import { JOINT_STATE_NAMES, JointGlyph } from '../JointGlyph.tsx';
 import { useWidth } from '../useWidth.ts';
 import type { StripCircuit } from './layout.ts';
 import { layoutStrip } from './layout.ts';
+import { StripMaster, StripParts } from './StripSymbols.tsx';
 
 export interface StripHoseView {
   readonly id: string;
@@ -98,10 +99,6 @@ export function CircuitStrip({
   const band = useRef<HTMLElement>(null);
   const layout = layoutStrip(circuit, Math.max(width, 560));
   const jointOf = (id: string) => joints.find((joint) => joint.id === id);
-  const partName = (id: string) => circuit.components.find((component) => component.id === id)?.name ?? '';
-  const hasNipple = (id: string) =>
-    circuit.components.some((component) => component.attachedTo === id && component.kind === 'bleedNipple');
-
   /** Arrow keys walk along the line in drawing order, without leaving it. */
   const walk = (event: React.KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
@@ -116,7 +113,6 @@ export function CircuitStrip({
     stops[Math.min(stops.length - 1, Math.max(0, target))]?.focus();
   };
 
-  const first = layout.joints[0];
   return (
     <Band ref={band} aria-label="Circuit" onKeyDown={walk} className="no-print">
       <Wide ref={ref}>
@@ -127,41 +123,10 @@ export function CircuitStrip({
           role="group"
           aria-label="Circuit drawing, hoses to scale"
         >
-          {layout.master && first ? (
-            <g transform={`translate(0 ${layout.master.y})`}>
-              <line
-                x1={78}
-                x2={first.x}
-                y1={first.y - layout.master.y}
-                y2={first.y - layout.master.y}
-                stroke={colour('brass')}
-                strokeWidth="3"
-              />
-              <rect
-                x="6"
-                y="-37"
-                width="46"
-                height="27"
-                fill={fluidColour}
-                stroke={colour('ink')}
-                strokeWidth="1.4"
-              />
-              <line x1="6" x2="52" y1="-29" y2="-29" stroke="#1d2a2f" strokeDasharray="3 3" />
-              <rect
-                x="1"
-                y="-10"
-                width="77"
-                height="20"
-                fill={colour('sheet')}
-                stroke={colour('ink')}
-                strokeWidth="1.4"
-              />
-              <path d="M20 -10 V10 M26 -10 V10" stroke={colour('ink')} />
-              <text y="28" fontSize="12.5" fill={colour('inkSoft')}>
-                {masterText}
-              </text>
-            </g>
-          ) : null}
+          <StripMaster layout={layout} text={masterText} fluidColour={fluidColour} />
+          {layout.stubs.map((stub) => (
+            <path key={stub} d={stub} stroke={colour('ink')} strokeWidth="1.4" />
+          ))}
           {layout.hoses.map((hose) => {
             const view = hoses.find((candidate) => candidate.id === hose.id);
             const selected = hose.id === selectedHoseId;
@@ -181,7 +146,11 @@ export function CircuitStrip({
                   className="ring"
                   strokeOpacity="0.35"
                 />
-                <HoseLine path={hose.path} selected={selected} />
+                <Run
+                  kind={circuit.hoses.find((line) => line.id === hose.id)?.kind ?? 'hose'}
+                  path={hose.path}
+                  selected={selected}
+                />
                 <rect
                   x={hose.labelX - 42}
                   y={hose.labelY - 11}
@@ -203,29 +172,7 @@ export function CircuitStrip({
               </Link>
             );
           })}
-          {layout.parts.map((part) => (
-            <g key={part.id} transform={`translate(${part.x} ${part.y})`}>
-              <line x1={-13} x2={0} y1="0" y2="0" stroke={colour('ink')} strokeWidth="1.4" />
-              <rect
-                x="0"
-                y="-12"
-                width="34"
-                height="24"
-                fill={colour('sheet')}
-                stroke={colour('ink')}
-                strokeWidth="1.4"
-              />
-              {hasNipple(part.id) ? (
-                <g stroke={colour('ink')} strokeWidth="1.2" fill={colour('sheet')}>
-                  <line x1="17" x2="17" y1="-12" y2="-18" />
-                  <circle cx="17" cy="-20.5" r="2.5" />
-                </g>
-              ) : null}
-              <text x="42" y="5" fontSize="13.5" fill={colour('ink')}>
-                {partName(part.id)}
-              </text>
-            </g>
-          ))}
+          <StripParts circuit={circuit} layout={layout} />
           {layout.joints.map((joint) => {
             const view = jointOf(joint.id);
             if (!view) return null;

@@ -2,7 +2,7 @@
  * Where the parts of a circuit lie on the strip: master left, wheels right, hoses to one common scale.
  * Pure geometry in pixels; the component only draws it.
  */
-import type { ComponentKind, SealKind } from '@zephyrcombe/core';
+import type { ComponentKind, LineKind, SealKind } from '@zephyrcombe/core';
 
 export interface StripCircuit {
   readonly components: readonly {
@@ -17,6 +17,7 @@ export interface StripCircuit {
     readonly fromJointId: string;
     readonly toJointId: string;
     readonly length_m: number;
+    readonly kind?: LineKind;
   }[];
 }
 
@@ -39,6 +40,8 @@ export interface StripLayout {
   readonly master: StripPoint | null;
   readonly hoses: readonly StripHose[];
   readonly joints: readonly StripPoint[];
+  /** From a part in the middle of the line to the joints on its far side. */
+  readonly stubs: readonly string[];
   /** Parts at the far ends, by their left middle. */
   readonly parts: readonly StripPoint[];
 }
@@ -59,10 +62,16 @@ interface Branch {
   readonly hose: StripCircuit['hoses'][number];
   readonly farJointId: string;
   readonly partId: string;
+  readonly onwards: readonly Onward[];
+}
+/** A joint of a part that the line reached, with what leaves it: the joint of arrival, or one on the far side. */
+interface Onward {
+  readonly jointId: string;
   readonly branches: readonly Branch[];
 }
 
-export function layoutStrip(circuit: StripCircuit, width: number): StripLayout {
+/** `scale_px_per_m` given: drawn to that scale, so that several strips can be compared by eye. */
+export function layoutStrip(circuit: StripCircuit, width: number, given_px_per_m?: number): StripLayout {
   const master = circuit.components.find((component) => component.kind === 'master');
   const rootJoints = circuit.joints.filter((joint) => joint.componentId === master?.id);
   const seen = new Set<string>();
@@ -71,15 +80,17 @@ export function layoutStrip(circuit: StripCircuit, width: number): StripLayout {
   const fixedStart = MASTER_WIDTH + MASTER_TO_JOINT;
   const room = width - fixedStart - LABEL - STUB - PART_WIDTH;
   const longest_m = Math.max(0.1, ...roots.map((root) => longestPath(root.branches).length_m));
-  const stubs =
+  const passed_px =
     Math.max(0, ...roots.map((root) => longestPath(root.branches).parts - 1)) * (2 * STUB + PART_WIDTH);
-  const scale_px_per_m = Math.min(MOST_px_per_m, Math.max(40, (room - stubs) / longest_m));
+  const scale_px_per_m =
+    given_px_per_m ?? Math.min(MOST_px_per_m, Math.max(40, (room - passed_px) / longest_m));
 
   const hoses: StripHose[] = [];
   const joints: StripPoint[] = [];
   const parts: StripPoint[] = [];
   let row = 0;
 
+  const stubs: string[] = [];
   const place = (branches: readonly Branch[], x: number, y: number): void => {
     for (const branch of branches) {
       const rowY = TOP + ROW * row + ROW / 2;
@@ -89,8 +100,19 @@ export function layoutStrip(circuit: StripCircuit, width: number): StripLayout {
       joints.push({ id: branch.farJointId, x: endX, y: rowY });
       const partX = endX + STUB;
       parts.push({ id: branch.partId, x: partX, y: rowY });
-      if (branch.branches.length === 0) row += 1;
-      else place(branch.branches, endX, rowY);
+      if (branch.onwards.length === 0) row += 1;
+      for (const onward of branch.onwards) {
+        if (onward.jointId === branch.farJointId) {
+          place(onward.branches, endX, rowY);
+          continue;
+        }
+        // Through the part: out at its far side, on the row where this joint's first line runs.
+        const outX = partX + PART_WIDTH + STUB;
+        const outY = TOP + ROW * row + ROW / 2;
+        stubs.push(`M${partX + PART_WIDTH} ${rowY} L${outX} ${outY}`);
+        joints.push({ id: onward.jointId, x: outX, y: outY });
+        place(onward.branches, outX, outY);
+      }
     }
   };
 
@@ -111,6 +133,7 @@ export function layoutStrip(circuit: StripCircuit, width: number): StripLayout {
     master: master ? { id: master.id, x: 0, y: middle } : null,
     hoses,
     joints,
+    stubs,
     parts,
   };
 }
@@ -124,23 +147,31 @@ function branchesFrom(circuit: StripCircuit, jointId: string, seen: Set<string>)
   return leaving.map((hose) => {
     const farJointId = hose.fromJointId === jointId ? hose.toJointId : hose.fromJointId;
     const partId = circuit.joints.find((joint) => joint.id === farJointId)?.componentId ?? '';
-    const onwards = circuit.joints.filter((joint) => joint.componentId === partId);
-    return {
-      hose,
-      farJointId,
-      partId,
-      branches: onwards.flatMap((joint) => branchesFrom(circuit, joint.id, seen)),
-    };
+    const onwards = circuit.joints
+      .filter((joint) => joint.componentId === partId)
+      .map((joint) => ({ jointId: joint.id, branches: branchesFrom(circuit, joint.id, seen) }))
+      .filter((onward) => onward.branches.length > 0)
+      // What goes on from the joint of arrival stays nearest to it.
+      .sort((left, right) => Number(right.jointId === farJointId) - Number(left.jointId === farJointId));
+    return { hose, farJointId, partId, onwards };
   });
 }
 
 const leaves = (branches: readonly Branch[]): number =>
-  branches.reduce((sum, branch) => sum + Math.max(1, leaves(branch.branches)), 0);
+  branches.reduce(
+    (sum, branch) =>
+      sum +
+      Math.max(
+        1,
+        branch.onwards.reduce((total, onward) => total + leaves(onward.branches), 0),
+      ),
+    0,
+  );
 
 function longestPath(branches: readonly Branch[]): { readonly length_m: number; readonly parts: number } {
   let longest = { length_m: 0, parts: 0 };
   for (const branch of branches) {
-    const beyond = longestPath(branch.branches);
+    const beyond = longestPath(branch.onwards.flatMap((onward) => onward.branches));
     const length_m = branch.hose.length_m + beyond.length_m;
     if (length_m > longest.length_m) longest = { length_m, parts: beyond.parts + 1 };
   }

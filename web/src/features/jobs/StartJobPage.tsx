@@ -12,6 +12,9 @@ import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, Pick, TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
 
+/** A hard line is made anew by another way than a hose. */
+const isHose = (line: { readonly kind: string }) => line.kind === 'hose';
+
 const EMPTY = { title: '', reason: '', circuitId: '', left: [] as string[] };
 
 /** A job starts on a vehicle, a circuit and the hoses that are in its scope. */
@@ -35,9 +38,10 @@ export function StartJobPage() {
     },
   });
 
-  const drawn = (vehicle.data?.circuits ?? []).filter((circuit) => circuit.hoses.length > 0);
+  const drawn = (vehicle.data?.circuits ?? []).filter((circuit) => circuit.hoses.some(isHose));
   const circuit = drawn.find((candidate) => candidate.id === draft.circuitId) ?? drawn[0];
-  const hoseIds = (circuit?.hoses ?? []).map((hose) => hose.id).filter((id) => !draft.left.includes(id));
+  const hoses = (circuit?.hoses ?? []).filter(isHose);
+  const hoseIds = hoses.map((hose) => hose.id).filter((id) => !draft.left.includes(id));
   const ready = circuit !== undefined && hoseIds.length > 0 && draft.title.trim() !== '';
 
   return (
@@ -79,7 +83,7 @@ export function StartJobPage() {
               <legend>
                 <Fine>Hoses in this job</Fine>
               </legend>
-              {circuit.hoses.map((hose) => (
+              {hoses.map((hose) => (
                 <Tick
                   key={hose.id}
                   isSelected={!draft.left.includes(hose.id)}

@@ -1,26 +1,25 @@
 /** What is on the vehicle, what is at each end, what is worn, and what to beware of. */
-import type { Finding, JobHose } from '@zephyrcombe/contract';
-import {
-  BODY_NAMES,
-  COMPONENT_NAMES,
-  FINDING_NAMES,
-  FINDINGS,
-  SEAL_NAMES,
-  SEAT_NAMES,
-} from '@zephyrcombe/contract';
-import { useNavigate } from 'react-router';
+import { BODY_NAMES, COMPONENT_NAMES, hydraulicsOf, SEAL_NAMES, SEAT_NAMES } from '@zephyrcombe/contract';
+import { canBeLaidOut, circuitFaults, hoseAge } from '@zephyrcombe/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { useJobAction } from '../../api/queries.ts';
+import { useJobAction, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { today } from '../../app/today.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
-import { Pick, TextField, Tick } from '../../design/fields.tsx';
-import { Columns, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { TextField, Tick } from '../../design/fields.tsx';
+import { Columns, Fine, Label, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { FONT, SIZE, colour } from '../../design/tokens.ts';
-import { useJob } from '../job/JobContext.ts';
+import { FaultList } from '../circuit-editor/FaultList.tsx';
+import { useJob, useSelection } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
+import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
 import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
+import { JointSheet } from './JointSheet.tsx';
+import { LinesSheet } from './LinesSheet.tsx';
 
 const Table = styled.table`
   width: 100%;
@@ -34,9 +33,16 @@ const Table = styled.table`
     border-bottom: 1px solid ${colour('hairline')};
   }
   td {
-    padding: 8px 12px 8px 0;
+    padding: 4px 12px 4px 0;
     border-bottom: 1px solid ${colour('hairlineSoft')};
-    vertical-align: top;
+  }
+  tr[aria-selected='true'] td {
+    box-shadow: inset 0 -3px 0 ${colour('brass')};
+  }
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 36px;
   }
   .figure {
     font-family: ${FONT.figures};
@@ -54,6 +60,8 @@ export function LookOverPage() {
   const finished = job.status === 'finished';
   const navigate = useNavigate();
   const write = useWriter();
+  const { jointId } = useSelection();
+  const whole = useQuery(vehicleQuery(vehicle.id));
   const params = { jobId: job.id };
   const [reason, setReason, clearReason] = useDraft(`reason.${job.id}`, job.reason);
   const edit = useJobAction('editJob', job.id, ({ body }) =>
@@ -61,10 +69,14 @@ export function LookOverPage() {
   );
   const count = detail.hoses.length;
   const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
+  const hydraulics = hydraulicsOf(circuit);
+  const faults = circuitFaults(hydraulics);
+  const drawing = `/vehicles/${vehicle.id}/circuits/${circuit.id}`;
 
   return (
     <Columns>
       <Stack $gap={16}>
+        {jointId === null ? null : <JointSheet key={jointId} jointId={jointId} />}
         <Sheet>
           <SheetTitle>Ends and ports</SheetTitle>
           <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
@@ -80,8 +92,12 @@ export function LookOverPage() {
               </thead>
               <tbody>
                 {jointsInOrder(detail).map(({ joint, port, eyes }) => (
-                  <tr key={joint.id}>
-                    <td>{joint.name}</td>
+                  <tr key={joint.id} aria-selected={joint.id === jointId}>
+                    <td>
+                      <Link to={`?joint=${joint.id}`} preventScrollReset>
+                        {joint.name}
+                      </Link>
+                    </td>
                     <td className="figure">
                       {port.thread} {port.gender}
                     </td>
@@ -103,6 +119,9 @@ export function LookOverPage() {
               </tbody>
             </Table>
           </Scroll>
+          {jointId === null ? (
+            <Fine>Touch a joint to say what is there, find its thread and its wrench.</Fine>
+          ) : null}
           <Tick
             isSelected={job.endsConfirmed}
             isDisabled={finished}
@@ -113,16 +132,21 @@ export function LookOverPage() {
             Looked at on the part itself: makers change ends within a model year
           </Tick>
         </Sheet>
+        <LinesSheet />
+        {whole.data ? <SwappableThreads circuits={whole.data.circuits} /> : null}
         <Sheet>
-          <SheetTitle>Hoses in this job</SheetTitle>
-          <Rows>
-            {detail.hoses.map((hose) => (
-              <HoseFinding key={hose.hoseId} hose={hose} isDisabled={finished} />
-            ))}
-          </Rows>
-        </Sheet>
-        <Sheet>
-          <SheetTitle>Parts of the {circuit.name.toLowerCase()}</SheetTitle>
+          <Spread>
+            <SheetTitle>Parts of the {circuit.name.toLowerCase()}</SheetTitle>
+            {finished ? null : (
+              <Line>
+                <Link to={drawing}>Change on the drawing</Link>
+                {canBeLaidOut(hydraulics) ? (
+                  <Link to={`/jobs/${job.id}/look-over/layouts`}>Compare layouts</Link>
+                ) : null}
+              </Line>
+            )}
+          </Spread>
+          {faults.length > 0 ? <FaultList faults={faults} /> : null}
           <Rows>
             {shown.map((component) => (
               <Spread key={component.id}>
@@ -151,51 +175,39 @@ export function LookOverPage() {
           </PlainButton>
         )}
         <SaveProblem save={edit} onTakeTheirs={clearReason} />
-        <VehicleCautions vehicle={vehicle} />
         {finished ? null : (
-          <PrimaryButton
-            isDisabled={!job.endsConfirmed}
-            onPress={() => void navigate(`/jobs/${job.id}/measure`)}
-          >
-            Take {count === 1 ? '1 hose' : `${count} hoses`} to Measure
-          </PrimaryButton>
+          <>
+            <PrimaryButton
+              isDisabled={!job.endsConfirmed}
+              onPress={() => void navigate(`/jobs/${job.id}/measure`)}
+            >
+              Take {count === 1 ? '1 hose' : `${count} hoses`} to Measure
+            </PrimaryButton>
+            {job.endsConfirmed ? null : (
+              <Fine>Confirm the ends first: everything that is ordered hangs on them.</Fine>
+            )}
+            <Fine>
+              Pulls, drags, feels wrong? <Link to={symptomsAddress()}>Find out what is behind it</Link>
+            </Fine>
+          </>
         )}
-        {job.endsConfirmed || finished ? null : (
-          <Fine>Confirm the ends first: everything that is ordered hangs on them.</Fine>
-        )}
+        <VehicleCautions vehicle={vehicle} circuits={[circuit]} brakeWorkRule={detail.shop.brakeWorkRule} />
       </Stack>
     </Columns>
   );
-}
 
-function HoseFinding({ hose, isDisabled }: { readonly hose: JobHose; readonly isDisabled: boolean }) {
-  const { job, circuit } = useJob();
-  const write = useWriter();
-  const edit = useJobAction('editJobHose', job.id);
-  const fitted = circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
-  if (!fitted) return null;
-  return (
-    <Stack $gap={8}>
-      <Spread>
-        <span>{fitted.name}</span>
-        <Label>
-          {write.length(fitted.length_m)}, bore {write.length(fitted.bore_m)}
-          {fitted.madeOn ? `, marked ${write.date(fitted.madeOn)}` : ', no date on it'}
-        </Label>
-      </Spread>
-      <Pick<Finding>
-        label={`What was found on ${fitted.name}`}
-        value={hose.finding}
-        isDisabled={isDisabled}
-        options={FINDINGS.map((finding) => ({ value: finding, text: FINDING_NAMES[finding] }))}
-        onChange={(finding) =>
-          edit.mutate({
-            params: { jobId: job.id, hoseId: hose.hoseId },
-            body: { version: hose.version, finding },
-          })
-        }
-      />
-      <SaveProblem save={edit} />
-    </Stack>
-  );
+  /** What the drawing already knows goes along. */
+  function symptomsAddress(): string {
+    const known = [
+      circuit.hoses.some((hose) => {
+        const age = hose.madeOn === null ? null : hoseAge(hose.madeOn, today(), hose.construction);
+        return age?.ok && age.value.verdict === 'over';
+      })
+        ? 'oldHose'
+        : null,
+      faults.some((fault) => fault.code === 'trappedHighPoint') ? 'highPoint' : null,
+      vehicle.electricBooster ? 'booster' : null,
+    ].filter((fact) => fact !== null);
+    return `/bench/symptoms?known=${known.join(',')}`;
+  }
 }

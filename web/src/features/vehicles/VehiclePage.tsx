@@ -1,18 +1,21 @@
-import type { FluidService } from '@zephyrcombe/contract';
-import { STAGE_NAMES } from '@zephyrcombe/contract';
-import { nextDue } from '@zephyrcombe/core';
+import type { Circuit, FluidService, VehicleChange, VehicleDetail } from '@zephyrcombe/contract';
+import { hydraulicsOf, STAGE_NAMES, VEHICLE_CHANGE_WORDS, VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import { canBeLaidOut, circuitFaults, nextDue } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { vehicleQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
-import { PrimaryButton } from '../../design/Button.tsx';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import {
   Columns,
   Fine,
   Head,
   Label,
+  Line,
   Page,
   Rows,
   Sheet,
@@ -20,16 +23,20 @@ import {
   Spread,
   Stack,
 } from '../../design/layout.ts';
+import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
 import { Working } from '../../quantities/Working.tsx';
-import { VEHICLE_KINDS } from './VehiclesPage.tsx';
+import { FaultList } from '../circuit-editor/FaultList.tsx';
+import { SwappableThreads } from './SwappableThreads.tsx';
 import { VehicleCautions } from './VehicleCautions.tsx';
+import { AddCircuitDialog, EditVehicleDialog, RemoveCircuit } from './VehicleChanges.tsx';
 
-/** One vehicle: its circuits and hoses, its fluid services, its jobs. */
+/** One vehicle: its circuits on their drawings, its fluid services, its jobs, and what was changed by whom. */
 export function VehiclePage() {
   const { vehicleId = '' } = useParams();
   const query = useQuery(vehicleQuery(vehicleId));
   const write = useWriter();
   const navigate = useNavigate();
+  const [leaf, setLeaf] = useState<'edit' | 'add' | null>(null);
   useCrumb(query.data?.vehicle.name ?? null);
   if (query.isPending) return <Page aria-busy="true" />;
   if (query.isError) {
@@ -39,7 +46,7 @@ export function VehiclePage() {
       </Page>
     );
   }
-  const { vehicle, circuits, services, jobs } = query.data;
+  const { vehicle, circuits, services, jobs, changes } = query.data;
   return (
     <Page>
       <Spread>
@@ -47,39 +54,39 @@ export function VehiclePage() {
           <Head>{vehicle.name}</Head>
           <Fine>
             {[
-              VEHICLE_KINDS[vehicle.kind],
+              VEHICLE_KIND_NAMES[vehicle.kind],
               vehicle.plate,
               vehicle.distance_m === null ? null : write.distance(vehicle.distance_m),
-              `${vehicle.use} use`,
+              vehicle.use === 'road' ? 'on the road' : 'competition only',
+              vehicle.abs ? 'ABS' : null,
             ]
               .filter((part) => part !== null)
               .join(', ')}
           </Fine>
         </div>
-        <PrimaryButton onPress={() => void navigate(`/jobs/new?vehicle=${vehicle.id}`)}>
-          Start a job
-        </PrimaryButton>
+        <Line>
+          <TextButton onPress={() => setLeaf('edit')}>Change the details</TextButton>
+          <TextButton onPress={() => void saveDocument(query.data)}>Save as a document</TextButton>
+          <PrimaryButton onPress={() => void navigate(`/jobs/new?vehicle=${vehicle.id}`)}>
+            Start a job
+          </PrimaryButton>
+        </Line>
       </Spread>
       <Columns style={{ marginTop: 16 }}>
         <Stack $gap={16}>
-          <Sheet>
-            <SheetTitle>Fluid services</SheetTitle>
-            {services.length === 0 ? <Fine>None on record.</Fine> : null}
-            <Rows>
-              {services.map((service) => (
-                <Spread key={service.id}>
-                  <span>
-                    {write.date(service.servicedOn)}, {service.circuitName.toLowerCase()}
-                    <Label style={{ display: 'block' }}>
-                      {service.grade}, batch {service.batch || 'not recorded'}, {service.by}
-                      {service.distance_m === null ? '' : `, at ${write.distance(service.distance_m)}`}
-                    </Label>
-                  </span>
-                  <DueAgain service={service} />
-                </Spread>
-              ))}
-            </Rows>
-          </Sheet>
+          {circuits.map((circuit) => (
+            <CircuitSheet key={circuit.id} circuit={circuit} />
+          ))}
+          {circuits.length === 0 ? (
+            <Fine>No brakes are entered yet: add them from a pattern and correct them on the drawing.</Fine>
+          ) : null}
+          <div>
+            <PlainButton onPress={() => setLeaf('add')}>Add brakes</PlainButton>
+          </div>
+          <SwappableThreads circuits={circuits} />
+        </Stack>
+        <Stack $gap={16}>
+          {vehicle.note ? <Fine>{vehicle.note}</Fine> : null}
           <Sheet>
             <SheetTitle>Jobs</SheetTitle>
             {jobs.length === 0 ? <Fine>None yet.</Fine> : null}
@@ -96,33 +103,95 @@ export function VehiclePage() {
               ))}
             </Rows>
           </Sheet>
-          {circuits.map((circuit) => (
-            <Sheet key={circuit.id}>
-              <SheetTitle>
-                {circuit.name}, {circuit.fluidGrade}
-              </SheetTitle>
-              {circuit.hoses.length === 0 ? <Fine>Its hydraulics are not entered yet.</Fine> : null}
-              <Rows>
-                {circuit.hoses.map((hose) => (
-                  <Spread key={hose.id}>
-                    <span>{hose.name}</span>
-                    <Label>
-                      {write.length(hose.length_m)}
-                      {hose.madeOn ? `, marked ${write.date(hose.madeOn)}` : ''}
-                    </Label>
-                  </Spread>
-                ))}
-              </Rows>
-            </Sheet>
-          ))}
-        </Stack>
-        <Stack>
-          {vehicle.note ? <Fine>{vehicle.note}</Fine> : null}
-          <VehicleCautions vehicle={vehicle} />
+          <Sheet>
+            <SheetTitle>Fluid services</SheetTitle>
+            {services.length === 0 ? <Fine>None on record.</Fine> : null}
+            <Rows>
+              {services.map((service) => (
+                <div key={service.id}>
+                  {write.date(service.servicedOn)}, {service.circuitName.toLowerCase()}
+                  <Label style={{ display: 'block' }}>
+                    {service.grade}, batch {service.batch || 'not recorded'}, {service.by}
+                    {service.distance_m === null ? '' : `, at ${write.distance(service.distance_m)}`}
+                  </Label>
+                  <DueAgain service={service} />
+                </div>
+              ))}
+            </Rows>
+          </Sheet>
+          <VehicleCautions vehicle={vehicle} circuits={circuits} />
+          <History changes={changes} />
         </Stack>
       </Columns>
+      {leaf === 'edit' ? <EditVehicleDialog vehicle={vehicle} onClose={() => setLeaf(null)} /> : null}
+      {leaf === 'add' ? <AddCircuitDialog vehicle={vehicle} onClose={() => setLeaf(null)} /> : null}
     </Page>
   );
+}
+
+function CircuitSheet({ circuit }: { readonly circuit: Circuit }) {
+  const write = useWriter();
+  const hydraulics = useMemo(() => hydraulicsOf(circuit), [circuit]);
+  const faults = circuitFaults(hydraulics);
+  const at = `/vehicles/${circuit.vehicleId}/circuits/${circuit.id}`;
+  return (
+    <Sheet>
+      <Spread>
+        <SheetTitle>
+          {circuit.name}, {circuit.fluidGrade}
+        </SheetTitle>
+        <Line>
+          <Link to={at}>{circuit.hoses.length === 0 ? 'Draw it' : 'Change on the drawing'}</Link>
+          {canBeLaidOut(hydraulics) ? <Link to={`${at}/layouts`}>Compare layouts</Link> : null}
+          <RemoveCircuit vehicleId={circuit.vehicleId} circuitId={circuit.id} name={circuit.name} />
+        </Line>
+      </Spread>
+      {circuit.components.length === 0 ? (
+        <Fine>Its hydraulics are not entered yet.</Fine>
+      ) : (
+        <CircuitDiagram
+          circuit={hydraulics}
+          label={circuit.name}
+          lengthText={(length_m) => write.length(length_m)}
+        />
+      )}
+      {faults.length > 0 && circuit.components.length > 0 ? <FaultList faults={faults} /> : null}
+    </Sheet>
+  );
+}
+
+function History({ changes }: { readonly changes: readonly VehicleChange[] }) {
+  const write = useWriter();
+  if (changes.length === 0) return null;
+  return (
+    <Sheet>
+      <SheetTitle>Changed</SheetTitle>
+      <Rows>
+        {changes.map((change) => (
+          <div key={change.id}>
+            {VEHICLE_CHANGE_WORDS[change.kind]}
+            {typeof change.detail.circuit === 'string' ? `: ${change.detail.circuit.toLowerCase()}` : ''}
+            <Label style={{ display: 'block' }}>
+              {write.date(change.at.slice(0, 10))}, {change.by}
+            </Label>
+          </div>
+        ))}
+      </Rows>
+    </Sheet>
+  );
+}
+
+/** The vehicle as a file on this device; docs/formats/vehicle.md says what is in it. */
+async function saveDocument({ vehicle }: VehicleDetail): Promise<void> {
+  const document_ = await call('exportVehicle', { params: { vehicleId: vehicle.id } });
+  const address = URL.createObjectURL(
+    new Blob([`${JSON.stringify(document_, null, 2)}\n`], { type: 'application/json' }),
+  );
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = `${vehicle.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.vehicle.json`;
+  link.click();
+  URL.revokeObjectURL(address);
 }
 
 function DueAgain({ service }: { readonly service: FluidService }) {

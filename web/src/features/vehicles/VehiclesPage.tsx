@@ -1,22 +1,17 @@
+import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
-import { vehiclesQuery } from '../../api/queries.ts';
+import { dueQuery, vehiclesQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
+import { PrimaryButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
-import { Fine, Head, Label, Page, Rows, Spread, Stack } from '../../design/layout.ts';
+import { Fine, Head, Label, Line, Page, Rows, Spread, Stack } from '../../design/layout.ts';
 import { SIZE, colour } from '../../design/tokens.ts';
-
-export const VEHICLE_KINDS = {
-  motorcycle: 'motorcycle',
-  sidecar: 'sidecar outfit',
-  van: 'van',
-  trike: 'trike',
-  quad: 'quad',
-} as const;
+import { ImportVehicle } from './ImportVehicle.tsx';
 
 const Name = styled(Link)`
   font-size: ${SIZE.large};
@@ -29,15 +24,31 @@ export function VehiclesPage() {
   useCrumb('Vehicles');
   const vehicles = useQuery(vehiclesQuery);
   const write = useWriter();
+  const navigate = useNavigate();
+  const due = useQuery(dueQuery);
   const [search, setSearch] = useState('');
   const wanted = search.trim().toLowerCase();
+  const dueText = (vehicleId: string) => {
+    const states = (due.data?.items ?? [])
+      .filter((item) => item.vehicleId === vehicleId)
+      .map((item) => item.state);
+    return states.includes('overdue') ? 'fluid overdue' : states.includes('soon') ? 'fluid due soon' : null;
+  };
   const found = (vehicles.data?.items ?? []).filter((vehicle) =>
-    `${vehicle.name} ${vehicle.plate ?? ''} ${VEHICLE_KINDS[vehicle.kind]}`.toLowerCase().includes(wanted),
+    `${vehicle.name} ${vehicle.plate ?? ''} ${VEHICLE_KIND_NAMES[vehicle.kind]}`
+      .toLowerCase()
+      .includes(wanted),
   );
   return (
     <Page>
       <Stack $gap={16} style={{ maxWidth: 820 }}>
-        <Head>Vehicles</Head>
+        <Spread>
+          <Head>Vehicles</Head>
+          <Line>
+            <ImportVehicle />
+            <PrimaryButton onPress={() => void navigate('/vehicles/new')}>New vehicle</PrimaryButton>
+          </Line>
+        </Spread>
         <TextField label="Name, plate or kind" value={search} onChange={setSearch} />
         {vehicles.isError ? (
           <LoadProblem error={vehicles.error} onRetry={() => void vehicles.refetch()} />
@@ -48,9 +59,10 @@ export function VehiclesPage() {
               <Name to={`/vehicles/${vehicle.id}`}>{vehicle.name}</Name>
               <Label>
                 {[
-                  VEHICLE_KINDS[vehicle.kind],
+                  VEHICLE_KIND_NAMES[vehicle.kind],
                   vehicle.plate,
                   vehicle.distance_m === null ? null : write.distance(vehicle.distance_m),
+                  dueText(vehicle.id),
                 ]
                   .filter((part) => part !== null)
                   .join(', ')}
@@ -58,7 +70,13 @@ export function VehiclesPage() {
             </Spread>
           ))}
         </Rows>
-        {vehicles.data && found.length === 0 ? <Fine>No vehicle matches “{search}”.</Fine> : null}
+        {vehicles.data && found.length === 0 ? (
+          <Fine>
+            {vehicles.data.items.length === 0
+              ? 'No vehicle yet. Enter the first one, or read a document.'
+              : `No vehicle matches “${search}”.`}
+          </Fine>
+        ) : null}
       </Stack>
     </Page>
   );

@@ -1,0 +1,51 @@
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useCrumb } from '../../app/crumb.ts';
+import { Fine, Head, Page, Rows, Stack } from '../../design/layout.ts';
+import { SIZE, colour } from '../../design/tokens.ts';
+
+const TOOLS = [
+  {
+    to: '/bench/threads',
+    name: 'Which thread is this?',
+    about:
+      'From a diameter, a span or a bolt turned in by hand to the thread, and the one further reading that settles it.',
+  },
+  {
+    to: '/bench/symptoms',
+    name: 'What is wrong with this brake?',
+    about: 'From what it does to ranked causes, and the check that tells them apart.',
+  },
+  {
+    to: '/bench/hexagons',
+    name: 'Which wrench for this hexagon?',
+    about: 'Metric and inch neighbours: which fits, which does not go on, which rounds it.',
+  },
+] as const;
+
+const Tool = styled(Link)`
+  display: inline-block;
+  padding: 8px 0;
+  font-size: ${SIZE.large};
+  color: ${colour('ink')};
+`;
+
+/** Calculations on their own, no job needed; everything is in their addresses. */
+export function BenchPage() {
+  useCrumb('Bench');
+  return (
+    <Page>
+      <Stack $gap={16} style={{ maxWidth: 820 }}>
+        <Head>On the bench</Head>
+        <Rows>
+          {TOOLS.map((tool) => (
+            <div key={tool.to}>
+              <Tool to={tool.to}>{tool.name}</Tool>
+              <Fine>{tool.about}</Fine>
+            </div>
+          ))}
+        </Rows>
+      </Stack>
+    </Page>
+  );
+}

@@ -1,0 +1,151 @@
+/** What is known of a part: its name, what it moves with, how high it sits, and what a master's sheet says. */
+import type { Body, ComponentKind, HydraulicComponent, Hydraulics } from '@zephyrcombe/core';
+import { attachPart, BODIES, changeComponent, COMPONENT_KINDS, removeComponent } from '@zephyrcombe/core';
+import { BODY_NAMES, COMPONENT_NAMES } from '@zephyrcombe/contract';
+import { newId } from '../../app/newId.ts';
+import { PlainButton, TextButton } from '../../design/Button.tsx';
+import { Pick, TextField } from '../../design/fields.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { takesLines } from './editorState.ts';
+
+export interface PanelProps {
+  readonly circuit: Hydraulics;
+  /** `field` gathers the letters of one entry into one step of undo. */
+  readonly onChange: (circuit: Hydraulics, field?: string) => void;
+}
+
+interface PartPanelProps extends PanelProps {
+  readonly part: HydraulicComponent;
+  readonly onLead: () => void;
+}
+
+const STANDING = COMPONENT_KINDS.filter(takesLines);
+
+export function PartPanel({ circuit, part, onChange, onLead }: PartPanelProps) {
+  const set = (change: Partial<HydraulicComponent>, field?: string) =>
+    onChange(changeComponent(circuit, part.id, change), field && `${part.id} ${field}`);
+  const attached = circuit.components.filter((other) => other.attachedTo === part.id);
+  const reservoir = attached.find((other) => other.kind === 'reservoir');
+  const nipples = attached.filter((other) => other.kind === 'bleedNipple');
+  return (
+    <Sheet>
+      <SheetTitle>{COMPONENT_NAMES[part.kind]}</SheetTitle>
+      <Stack $gap={10}>
+        <TextField
+          label="Name"
+          value={part.name}
+          onChange={(name) => set({ name }, 'name')}
+          error={part.name.trim() === '' ? 'A part needs a name.' : null}
+        />
+        <Pick<ComponentKind>
+          label="What it is"
+          value={part.kind}
+          options={STANDING.map((kind) => ({ value: kind, text: COMPONENT_NAMES[kind] }))}
+          onChange={(kind) => set({ kind })}
+        />
+        <Pick<Body>
+          label="Moves with"
+          value={part.body}
+          options={BODIES.map((body) => ({ value: body, text: BODY_NAMES[body] }))}
+          onChange={(body) => set({ body })}
+        />
+        <QuantityEntry
+          key={`${part.id} height`}
+          label="Height above the floor (to find where air gathers)"
+          kind="length"
+          value_SI={part.height_m}
+          onValue={(height_m) => set({ height_m }, 'height')}
+          mayBeEmpty
+        />
+        {part.kind === 'master' ? (
+          <>
+            <QuantityEntry
+              key={`${part.id} bore`}
+              label="Bore, as cast on it"
+              kind="length"
+              value_SI={part.masterBore_m}
+              onValue={(masterBore_m) => set({ masterBore_m }, 'bore')}
+              mayBeEmpty
+            />
+            <QuantityEntry
+              key={`${part.id} stroke`}
+              label="Travel at the lever’s or pedal’s end"
+              kind="length"
+              value_SI={part.leverStroke_m}
+              onValue={(leverStroke_m) => set({ leverStroke_m }, 'stroke')}
+              mayBeEmpty
+            />
+            <RatioField value={part.leverRatio} onValue={(leverRatio) => set({ leverRatio }, 'ratio')} />
+          </>
+        ) : null}
+        {reservoir ? (
+          <QuantityEntry
+            key={reservoir.id}
+            label="Reservoir, full mark to minimum"
+            kind="volume"
+            value_SI={reservoir.usable_m3}
+            onValue={(usable_m3) =>
+              onChange(changeComponent(circuit, reservoir.id, { usable_m3 }), `${reservoir.id} usable`)
+            }
+            mayBeEmpty
+          />
+        ) : null}
+        <Fine>
+          {nipples.length === 0
+            ? 'No bleed nipple on it.'
+            : nipples.length === 1
+              ? 'One bleed nipple on it.'
+              : `${nipples.length} bleed nipples on it.`}
+        </Fine>
+        <Line>
+          {takesLines(part.kind) ? <PlainButton onPress={onLead}>Lead a hose from here</PlainButton> : null}
+          <TextButton onPress={() => onChange(attachPart(circuit, newId, part.id, 'bleedNipple'))}>
+            Add a nipple
+          </TextButton>
+          {part.kind === 'master' && !reservoir ? (
+            <TextButton onPress={() => onChange(attachPart(circuit, newId, part.id, 'reservoir'))}>
+              Add its reservoir
+            </TextButton>
+          ) : null}
+          {part.kind === 'master' && !attached.some((other) => other.kind === 'pressureSwitch') ? (
+            <TextButton onPress={() => onChange(attachPart(circuit, newId, part.id, 'pressureSwitch'))}>
+              Add a stop-lamp switch
+            </TextButton>
+          ) : null}
+          {nipples.length > 0 ? (
+            <TextButton onPress={() => onChange(removeComponent(circuit, nipples.at(-1)?.id ?? ''))}>
+              Take a nipple off
+            </TextButton>
+          ) : null}
+        </Line>
+        <div>
+          <TextButton onPress={() => onChange(removeComponent(circuit, part.id))}>
+            Take {part.name || 'it'} and its lines out
+          </TextButton>
+        </div>
+      </Stack>
+    </Sheet>
+  );
+}
+
+function RatioField({
+  value,
+  onValue,
+}: {
+  readonly value: number | null;
+  readonly onValue: (value: number | null) => void;
+}) {
+  const text = value === null ? '' : String(value);
+  return (
+    <TextField
+      label="Lever ratio (travel at the end for travel at the piston)"
+      value={text}
+      onChange={(typed) => {
+        const number = Number(typed.replace(',', '.'));
+        if (typed.trim() === '') onValue(null);
+        else if (number > 0 && number <= 20) onValue(number);
+      }}
+    />
+  );
+}

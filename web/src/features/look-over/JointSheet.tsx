@@ -1,0 +1,126 @@
+/** The joint at hand in Look over: what is at its port, which thread it is, what was found on it. */
+import type { HydraulicsEntry, VehicleDetail } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import type { Hydraulics } from '@zephyrcombe/core';
+import { changePort } from '@zephyrcombe/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { ApiError, RequestOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
+import { jobQuery, vehicleQuery } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { JointPanel } from '../circuit-editor/JointPanel.tsx';
+import { Findings } from '../findings/Findings.tsx';
+import { useJob } from '../job/JobContext.ts';
+import { ThreadFinder } from '../threads/ThreadFinder.tsx';
+import { readState, writeState } from '../threads/threadState.ts';
+
+export function JointSheet({ jointId }: { readonly jointId: string }) {
+  const { job, circuit } = useJob();
+  const client = useQueryClient();
+  const [search, setSearch] = useSearchParams();
+  const stored = useMemo(() => hydraulicsOf(circuit), [circuit]);
+  const [edited, setEdited] = useState<Hydraulics | null>(null);
+  const save = useMutation<VehicleDetail, ApiError, RequestOf<'saveCircuit'>>({
+    mutationFn: (input) => call('saveCircuit', input),
+    onSuccess: (detail) => {
+      client.setQueryData(vehicleQuery(circuit.vehicleId).queryKey, detail);
+      setEdited(null);
+      return client.invalidateQueries({ queryKey: jobQuery(job.id).queryKey });
+    },
+  });
+  const shown = edited ?? stored;
+  const joint = shown.joints.find((candidate) => candidate.id === jointId);
+  const port = shown.ports.find((candidate) => candidate.id === joint?.portId);
+  if (!joint || !port) return null;
+  const finished = job.status === 'finished';
+  const finding = search.get('find') === 'thread';
+  const put = (change: (query: URLSearchParams) => URLSearchParams) =>
+    setSearch((before) => change(new URLSearchParams(before)), { replace: true });
+  const find = (open: boolean) =>
+    put((query) => {
+      if (open) {
+        query.set('find', 'thread');
+        query.set('of', port.gender);
+      } else
+        for (const key of ['find', 'of', 'state', 'd', 'dWith', 's', 'n', 'sWith', 'try']) query.delete(key);
+      return query;
+    });
+  const send = (hydraulics: Hydraulics) =>
+    save.mutate({
+      params: { vehicleId: circuit.vehicleId, circuitId: circuit.id },
+      body: { version: circuit.version, hydraulics: hydraulics as HydraulicsEntry },
+    });
+
+  if (finding && !finished) {
+    return (
+      <Stack $gap={12}>
+        <Line>
+          <strong>Which thread is at {joint.name}?</strong>
+          <TextButton onPress={() => find(false)}>Back to the joint</TextButton>
+        </Line>
+        <SaveProblem
+          save={save}
+          onTakeTheirs={() => void client.invalidateQueries({ queryKey: jobQuery(job.id).queryKey })}
+        />
+        <ThreadFinder
+          state={readState(search)}
+          onState={(state) => put((query) => writeState(state, query))}
+          use={(thread, certain) => (
+            <Stack $gap={6} style={{ marginTop: 10 }}>
+              {certain ? null : (
+                <Fine>Take the further reading first: more than one thread explains these.</Fine>
+              )}
+              <PlainButton
+                isDisabled={!certain || save.isPending || thread === port.thread}
+                onPress={() => {
+                  send(changePort(shown, port.id, { thread }));
+                  find(false);
+                }}
+              >
+                {thread === port.thread ? `${thread}: as entered` : `${joint.name} is ${thread}`}
+              </PlainButton>
+            </Stack>
+          )}
+        />
+      </Stack>
+    );
+  }
+  return (
+    <Stack $gap={12}>
+      {finished ? null : (
+        <>
+          <JointPanel
+            key={joint.id}
+            title={`At ${joint.name}`}
+            circuit={shown}
+            joint={joint}
+            port={port}
+            onChange={setEdited}
+            finder={
+              <div>
+                <TextButton onPress={() => find(true)}>Not sure? Find it with a calliper</TextButton>
+              </div>
+            }
+          />
+          <SaveProblem save={save} onTakeTheirs={() => setEdited(null)} />
+          {edited === null ? null : (
+            <Line>
+              <PrimaryButton isDisabled={save.isPending} onPress={() => send(edited)}>
+                Save what is at {joint.name}
+              </PrimaryButton>
+              <TextButton onPress={() => setEdited(null)}>Leave it as it was</TextButton>
+            </Line>
+          )}
+        </>
+      )}
+      <Sheet>
+        <SheetTitle>Found on {joint.name}</SheetTitle>
+        <Findings subject="joint" subjectId={joint.id} name={joint.name} />
+      </Sheet>
+    </Stack>
+  );
+}

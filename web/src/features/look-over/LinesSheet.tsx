@@ -1,0 +1,90 @@
+/** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
+import type { Hose } from '@zephyrcombe/contract';
+import { hoseAgeText, LINE_NAMES } from '@zephyrcombe/contract';
+import type { FoundOn } from '@zephyrcombe/core';
+import { hoseAge, judgeLeftOn } from '@zephyrcombe/core';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { today } from '../../app/today.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Tick } from '../../design/fields.tsx';
+import { Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Working } from '../../quantities/Working.tsx';
+import { Findings } from '../findings/Findings.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import { useJob } from '../job/JobContext.ts';
+
+export function LinesSheet() {
+  const detail = useJob();
+  const { job, circuit } = detail;
+  const choose = useJobAction('setJobHoses', job.id);
+  const inScope = (hoseId: string) => detail.hoses.some((hose) => hose.hoseId === hoseId);
+  const found: FoundOn[] = detail.findings.flatMap(
+    ({ subject, subjectId, condition, degree, struckBecause }) => {
+      const line = circuit.hoses.find((hose) => hose.id === subjectId);
+      return line && struckBecause === null
+        ? [{ name: line.name, subject, condition, degree, inScope: inScope(line.id) }]
+        : [];
+    },
+  );
+  const finished = job.status === 'finished';
+  return (
+    <Sheet>
+      <SheetTitle>Hoses and hard lines</SheetTitle>
+      <Stack $gap={8}>
+        <Cautions cautions={judgeLeftOn(found)} />
+        <SaveProblem save={choose} />
+        <Rows>
+          {circuit.hoses.map((line) => (
+            <Stack key={line.id} $gap={4}>
+              <Spread>
+                <strong>{line.name}</strong>
+                <LineFacts line={line} />
+              </Spread>
+              {line.kind === 'hose' ? (
+                <Tick
+                  isSelected={inScope(line.id)}
+                  isDisabled={finished || choose.isPending || (inScope(line.id) && detail.hoses.length === 1)}
+                  onChange={(wanted) =>
+                    choose.mutate({
+                      params: { jobId: job.id },
+                      body: {
+                        version: job.version,
+                        hoseIds: circuit.hoses
+                          .map((hose) => hose.id)
+                          .filter((id) => (id === line.id ? wanted : inScope(id))),
+                      },
+                    })
+                  }
+                >
+                  Replaced in this job
+                </Tick>
+              ) : null}
+              <Findings subject={line.kind} subjectId={line.id} name={line.name} />
+            </Stack>
+          ))}
+        </Rows>
+      </Stack>
+    </Sheet>
+  );
+}
+
+function LineFacts({ line }: { readonly line: Hose }) {
+  const write = useWriter();
+  const age =
+    line.kind === 'hose' && line.madeOn !== null ? hoseAge(line.madeOn, today(), line.construction) : null;
+  return (
+    <Label>
+      {[
+        LINE_NAMES[line.kind],
+        line.kind === 'hose' ? line.construction : null,
+        `${line.estimated ? '≈ ' : ''}${write.length(line.length_m)}`,
+        `bore ${write.length(line.bore_m)}`,
+        age?.ok ? hoseAgeText(age.value) : line.kind === 'hose' ? 'no date on it' : null,
+      ]
+        .filter((part) => part !== null)
+        .join(', ')}{' '}
+      {age?.ok ? <Working of={`age of ${line.name}`} result={age} /> : null}
+    </Label>
+  );
+}

@@ -1,0 +1,35 @@
+/** What was felt and checked, as it stands in the address: a link shows a colleague the same. */
+import type { CheckAnswer, CheckId, DiagnosisFacts } from '@zephyrcombe/core';
+import { CHECK_IDS, outcomesOf, SYMPTOMS } from '@zephyrcombe/core';
+import type { HelperState } from './SymptomHelper.tsx';
+
+const FACTS = ['openedLately', 'oldHose', 'highPoint', 'booster'] as const;
+
+/** What the address does not say is as the vehicle has it. */
+export function readHelper(query: URLSearchParams, known: Partial<DiagnosisFacts> = {}): HelperState {
+  const given = (query.get('does') ?? '').split(',');
+  const said = query.get('known');
+  const facts = Object.fromEntries(
+    FACTS.map((fact) => [fact, said === null ? (known[fact] ?? false) : said.split(',').includes(fact)]),
+  ) as unknown as DiagnosisFacts;
+  return {
+    symptoms: SYMPTOMS.filter((symptom) => given.includes(symptom)),
+    facts,
+    answers: query.getAll('check').flatMap((text): CheckAnswer[] => {
+      const [id, outcome] = text.split('~');
+      const check = CHECK_IDS.find((candidate): candidate is CheckId => candidate === id);
+      const known_ = check && outcomesOf(check).find((candidate) => candidate === outcome);
+      return check && known_ ? [{ check, outcome: known_ }] : [];
+    }),
+  };
+}
+
+export function writeHelper(state: HelperState, onto: URLSearchParams): URLSearchParams {
+  const query = new URLSearchParams(onto);
+  if (state.symptoms.length === 0) query.delete('does');
+  else query.set('does', state.symptoms.join(','));
+  query.set('known', FACTS.filter((fact) => state.facts[fact]).join(','));
+  query.delete('check');
+  for (const { check, outcome } of state.answers) query.append('check', `${check}~${outcome}`);
+  return query;
+}

@@ -1,0 +1,74 @@
+/** A vehicle entered in minutes: what it is, and the brakes it starts from. */
+import type { HydraulicsEntry, VehicleDetail } from '@zephyrcombe/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { ApiError, RequestOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
+import { vehicleQuery } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useCrumb } from '../../app/crumb.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PrimaryButton } from '../../design/Button.tsx';
+import { Columns, Head, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { EMPTY_PATTERNS, PatternPick, PatternPreview, usePatternCircuits } from './PatternPick.tsx';
+import { VehicleFields } from './VehicleFields.tsx';
+import { EMPTY_VEHICLE, readVehicle } from './vehicleForm.ts';
+
+export function NewVehiclePage() {
+  useCrumb('New vehicle');
+  const [draft, setDraft, clearDraft] = useDraft('new-vehicle', EMPTY_VEHICLE);
+  const [patterns, setPatterns, clearPatterns] = useDraft('new-vehicle.patterns', EMPTY_PATTERNS);
+  const [tried, setTried] = useState(false);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const circuits = usePatternCircuits(patterns, draft.kind, draft.abs);
+  const { entry, errors } = readVehicle(draft);
+  const create = useMutation<VehicleDetail, ApiError, RequestOf<'createVehicle'>>({
+    mutationFn: (input) => call('createVehicle', input),
+    onSuccess: (detail) => {
+      client.setQueryData(vehicleQuery(detail.vehicle.id).queryKey, detail);
+      void client.invalidateQueries({ queryKey: ['vehicles'] });
+      void client.invalidateQueries({ queryKey: ['due'] });
+      clearDraft();
+      clearPatterns();
+      void navigate(`/vehicles/${detail.vehicle.id}`);
+    },
+  });
+  return (
+    <Page>
+      <Stack $gap={16}>
+        <Head>New vehicle</Head>
+        <Columns $left="1fr" $right="1fr">
+          <Stack $gap={16}>
+            <VehicleFields draft={draft} onDraft={setDraft} errors={tried ? errors : {}} />
+            <SaveProblem save={create} />
+            <div>
+              <PrimaryButton
+                isDisabled={create.isPending}
+                onPress={() => {
+                  setTried(true);
+                  if (entry)
+                    create.mutate({ body: { vehicle: entry, circuits: circuits as HydraulicsEntry[] } });
+                }}
+              >
+                {circuits.length === 0
+                  ? 'Enter the vehicle'
+                  : `Enter the vehicle with ${circuits.length === 1 ? '1 circuit' : `${circuits.length} circuits`}`}
+              </PrimaryButton>
+            </div>
+          </Stack>
+          <Stack $gap={16}>
+            <Sheet>
+              <PatternPick kind={draft.kind} draft={patterns} onDraft={setPatterns} />
+            </Sheet>
+            <Sheet>
+              <SheetTitle>What it puts down</SheetTitle>
+              <PatternPreview circuits={circuits} />
+            </Sheet>
+          </Stack>
+        </Columns>
+      </Stack>
+    </Page>
+  );
+}

@@ -1,0 +1,36 @@
+/** A quantity that is stored as soon as it makes sense; what makes none stays as typed and says why. */
+import type { QuantityKind } from '@zephyrcombe/core';
+import { useState } from 'react';
+import { useWriter } from '../app/SessionContext.ts';
+import { editableText, QuantityField, readQuantity } from './QuantityField.tsx';
+
+interface QuantityEntryProps {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  readonly value_SI: number | null;
+  /** Null when the field was emptied; only where nothing may stand. */
+  readonly onValue: (value_SI: number | null) => void;
+  readonly mayBeEmpty?: boolean;
+}
+
+export function QuantityEntry({ label, kind, value_SI, onValue, mayBeEmpty = false }: QuantityEntryProps) {
+  const { units } = useWriter();
+  const shown = value_SI === null ? '' : editableText(value_SI, units[kind]);
+  const [state, setState] = useState({ text: shown, value_SI });
+  // Undone, or changed from elsewhere: the field follows.
+  if (state.value_SI !== value_SI) setState({ text: shown, value_SI });
+  return (
+    <QuantityField
+      label={label}
+      kind={kind}
+      text={state.text}
+      onText={(text) => {
+        const { quantity } = readQuantity(text, kind);
+        const next = quantity ? quantity.value_SI : text.trim() === '' && mayBeEmpty ? null : value_SI;
+        setState({ text, value_SI: next });
+        if (next !== value_SI) onValue(next);
+      }}
+      error={state.text.trim() === '' && !mayBeEmpty ? 'This length is needed: type it with its unit.' : null}
+    />
+  );
+}
