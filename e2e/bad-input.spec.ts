@@ -68,24 +68,28 @@ test('a stale edit shows both versions and lets the person choose', async ({
   browser,
 }) => {
   complaints.allow(/status of 409/);
-  await openJob(page, own, 'Front hose round the new lamp guard', 'Look over');
-  await expect(page.getByLabel('What was found on Front hose')).toHaveValue('aged');
+  const bend = (of: Page) => of.getByLabel('End A, front master: bend of the neck');
+  const stored = () =>
+    own.query<{ bend: number }>(
+      `SELECT ROUND(JSON_VALUE(endA, '$.neckAngle_rad') * 180 / PI()) AS bend FROM job_hose
+        JOIN job ON job.id = job_hose.jobId WHERE job.title LIKE 'Front hose round%'`,
+    );
+  await openJob(page, own, 'Front hose round the new lamp guard', 'Specify');
+  await expect(bend(page)).toHaveValue('20');
   const context = await browser.newContext();
   const other = await context.newPage();
-  await openJob(other, own, 'Front hose round the new lamp guard', 'Look over');
-  await other.getByLabel('What was found on Front hose').selectOption({ label: 'Leaking' });
-  await expect
-    .poll(() => own.query(`SELECT finding FROM job_hose WHERE finding = 'leaking'`))
-    .toHaveLength(1);
+  await openJob(other, own, 'Front hose round the new lamp guard', 'Specify');
+  await bend(other).selectOption('45');
+  await expect.poll(stored).toEqual([{ bend: 45 }]);
 
-  await page.getByLabel('What was found on Front hose').selectOption({ label: 'Chafed' });
+  await bend(page).selectOption('90');
   await expect(
     page.getByRole('heading', { name: 'Somebody else saved this while you were typing' }),
   ).toBeVisible();
-  await expect(page.getByRole('row', { name: 'Finding Chafed Leaking' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^End A .*90°.*45°/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep mine' }).click();
-  await expect(page.getByLabel('What was found on Front hose')).toHaveValue('chafed');
-  await expect.poll(() => own.query(`SELECT finding FROM job_hose WHERE finding = 'chafed'`)).toHaveLength(1);
+  await expect(bend(page)).toHaveValue('90');
+  await expect.poll(stored).toEqual([{ bend: 90 }]);
   await context.close();
 });
 

@@ -14,7 +14,11 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
 
   // Look over
   await expect(page.getByText('The vehicle maker’s manual and local law come first')).toBeVisible();
-  await page.getByLabel('What was found on Front hose').selectOption({ label: 'Cracked' });
+  await page.getByRole('button', { name: 'Record what you see on Front hose' }).click();
+  await page.getByLabel('What is found on Front hose').selectOption({ label: 'Cracked' });
+  await page.getByLabel('Where on it, and anything else').fill('At the lower ferrule');
+  await page.getByRole('button', { name: 'Record “cracked, marked”' }).click();
+  await expect(page.getByText('Cracked, marked: At the lower ferrule')).toBeVisible();
   await page.getByText('Looked at on the part itself').click();
   await page.getByRole('button', { name: 'Take 1 hose to Measure' }).click();
 

@@ -7,15 +7,37 @@ import { expect, signIn, test } from './support/zephyrcombe.ts';
 const STAGES = ['look-over', 'measure', 'specify', 'fit', 'bleed', 'hand-over'] as const;
 
 async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
-  const jobs = await own.query<{ id: string; status: string }>('SELECT id, status FROM job');
+  const jobs = await own.query<{ id: string; status: string; title: string }>(
+    'SELECT id, status, title FROM job',
+  );
   const open = jobs.filter((job) => job.status === 'open');
   const finished = jobs.filter((job) => job.status === 'finished');
   const [vehicle] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Petrelle%'`);
+  const [outfit] = await own.query<{ id: string; circuit: string }>(
+    `SELECT vehicle.id, circuit.id AS circuit FROM vehicle JOIN circuit ON circuit.vehicleId = vehicle.id
+      WHERE vehicle.name LIKE 'Petrelle%' ORDER BY circuit.position`,
+  );
+  const vans = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name NOT LIKE 'Petrelle%'`);
+  const [joint] = await own.query<{ id: string }>(
+    `SELECT joint.id FROM joint JOIN circuit ON circuit.id = joint.circuitId WHERE circuit.id = '${outfit?.circuit}'`,
+  );
+  const raised = jobs.find((job) => job.title.startsWith('Raised'))?.id;
   return [
     '/',
     '/jobs/new',
     `/jobs/new?vehicle=${vehicle?.id}`,
     '/vehicles',
+    '/vehicles/new',
+    ...vans.map((van) => `/vehicles/${van.id}`),
+    `/vehicles/${outfit?.id}/circuits/${outfit?.circuit}`,
+    `/vehicles/${outfit?.id}/circuits/${outfit?.circuit}/layouts`,
+    `/jobs/${raised}/look-over?joint=${joint?.id}`,
+    `/jobs/${raised}/look-over?joint=${joint?.id}&find=thread&of=internal&d=8.93+mm`,
+    `/jobs/${raised}/look-over/layouts`,
+    '/bench',
+    '/bench/threads?of=internal&d=8.93+mm',
+    '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
+    '/bench/hexagons?across=11/16+in&wrench=18+mm',
     `/vehicles/${vehicle?.id}`,
     ...open.flatMap((job) => STAGES.map((stage) => `/jobs/${job.id}/${stage}`)),
     ...finished.flatMap((job) =>
@@ -44,7 +66,7 @@ for (const [name, width, scheme] of [
   ['at the wheel', 390, 'light'],
 ] as const) {
   test(`every page ${name} is accessible, fits and does not shift`, async ({ page, own }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(420_000);
     await page.setViewportSize({ width, height: width === 390 ? 844 : 800 });
     await page.emulateMedia({ colorScheme: scheme });
     await watchShifts(page);

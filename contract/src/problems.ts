@@ -22,6 +22,11 @@ export const PROBLEMS = {
     title: 'That passphrase is not right',
     detail: 'Try again, or ask your lead for a new one.',
   },
+  'lead-only': {
+    status: 403,
+    title: 'That is for your lead',
+    detail: 'Fetch your lead to change what the shop has settled.',
+  },
   'not-found': {
     status: 404,
     title: 'There is nothing here',

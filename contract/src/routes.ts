@@ -27,7 +27,7 @@ import {
   VehicleDetailSchema,
   JobJointSchema,
 } from './entities/job.ts';
-import { PersonSchema } from './entities/shop.ts';
+import { PersonSchema, ShopSchema } from './entities/shop.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
@@ -72,6 +72,20 @@ export const ROUTES = {
     summary: 'Choose the units you read',
     body: z.strictObject({ version: Version, units: UnitPreferencesSchema }),
     reply: PersonSchema,
+  }),
+
+  getShop: route({
+    method: 'GET',
+    path: '/api/shop',
+    summary: 'What the shop has settled for itself',
+    reply: ShopSchema,
+  }),
+  editShop: route({
+    method: 'PATCH',
+    path: '/api/shop',
+    summary: 'Write who may work on brakes here',
+    body: z.strictObject({ version: Version, brakeWorkRule: Note }),
+    reply: ShopSchema,
   }),
 
   listJobs: route({

@@ -13,6 +13,7 @@ import { bleedingHandlers } from './features/bleeding/bleeding.routes.ts';
 import { jobHandlers } from './features/jobs/job.routes.ts';
 import { readingHandlers } from './features/readings/reading.routes.ts';
 import { sessionHandlers } from './features/sessions/session.routes.ts';
+import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
 import { registerPhotoRoutes } from './features/findings/photo.routes.ts';
@@ -77,6 +78,7 @@ export async function buildApp(
       scope,
       {
         ...sessionHandlers(dependencies),
+        ...shopHandlers(dependencies),
         ...vehicleHandlers(dependencies),
         ...vehicleEditHandlers(dependencies),
         ...findingHandlers(dependencies),

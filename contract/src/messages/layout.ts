@@ -7,6 +7,7 @@ import type {
   LayoutId,
   LineKind,
   PatternId,
+  Seat,
   WrenchVerdict,
 } from '@zephyrcombe/core';
 import type { Mend } from '../formats/vehicleDocument.ts';
@@ -63,6 +64,8 @@ export const END_NAMES: Readonly<Record<EndKind, string>> = {
   femaleBubble: 'Female end in its bracket, bubble flare',
 };
 
+const oneSeat = (seat: Seat) => `${/^[aeiou]/.test(SEAT_NAMES[seat]) ? 'an' : 'a'} ${SEAT_NAMES[seat]}`;
+
 /** Why an end may not go on a port. */
 export function refusalText(refusal: EndRefusal): string {
   switch (refusal.reason) {
@@ -71,7 +74,7 @@ export function refusalText(refusal: EndRefusal): string {
         ? 'this port has its thread inside; that end wants one outside'
         : 'this port has its thread outside; that end wants one inside';
     case 'seatDiffers':
-      return `it seals on ${listOf(refusal.endSeats.map((seat) => `a ${SEAT_NAMES[seat]}`))}; here is ${SEAT_NAMES[refusal.portSeat]}`;
+      return `it seals on ${listOf(refusal.endSeats.map(oneSeat))}; here is ${oneSeat(refusal.portSeat)}`;
   }
 }
 

@@ -14,6 +14,11 @@ export const sessionQuery = queryOptions({
   staleTime: 5 * 60_000,
 });
 
+export const shopQuery = queryOptions({
+  queryKey: ['shop'],
+  queryFn: ({ signal }) => call('getShop', {}, signal),
+});
+
 export const jobsQuery = (status: 'open' | 'finished') =>
   infiniteQueryOptions({
     queryKey: ['jobs', status],

@@ -2,6 +2,7 @@ import type { QuantityKind, UnitId, UnitPreferences } from '@zephyrcombe/core';
 import { IMPERIAL, METRIC, UNITS, unitsOf } from '@zephyrcombe/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { ApiError } from '../api/client.ts';
 import { call } from '../api/client.ts';
@@ -78,6 +79,9 @@ export function SettingsDialog({ isOpen, onClose, onSignOut }: SettingsDialogPro
             applyTheme(next);
           }}
         />
+        <Link to="/shop" onClick={onClose}>
+          What the shop has settled
+        </Link>
         <TextButton onPress={onSignOut}>Sign {person.name} out</TextButton>
       </Stack>
     </Dialog>

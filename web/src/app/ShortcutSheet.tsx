@@ -17,6 +17,7 @@ const KEYS: readonly (readonly [string, string])[] = [
     'C, J, H, N, Del',
     'On the drawing of a circuit: lead a hose, cut a junction in, hose or hard line, add a nipple, take out',
   ],
+  ['Arrows, Page Up, Page Down', 'On the drawing of a circuit: walk by place, or one after the other'],
   ['Ctrl+Z, Ctrl+Y', 'On the drawing of a circuit: undo, redo'],
   ['Esc', 'Close a leaf'],
 ];

@@ -181,6 +181,10 @@ export const router = createBrowserRouter([
           Component: (await import('../features/hexagons/HexagonPage.tsx')).HexagonPage,
         }),
       },
+      {
+        path: 'shop',
+        lazy: async () => ({ Component: (await import('../features/shop/ShopPage.tsx')).ShopPage }),
+      },
       { path: '*', Component: Lost },
     ],
   },

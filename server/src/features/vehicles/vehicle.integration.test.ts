@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { HydraulicsEntry, VehicleDetail, VehicleDocument } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { PatternId } from '@zephyrcombe/core';
-import { insertJunction, PATTERNS, removeLine, startPattern } from '@zephyrcombe/core';
+import { changePort, insertJunction, PATTERNS, removeLine, startPattern } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -140,6 +140,24 @@ describe('a vehicle and its hydraulics', () => {
     // Drawn in again by undo, it is the same hose.
     const back = await server.ask('PUT', url, { version: rear.version + 1, hydraulics });
     expect(hydraulicsOf(circuitOf(back.json<VehicleDetail>(), 1))).toEqual(hydraulics);
+  });
+
+  test('a thread found on the drawing goes into an open job’s bolt, unless somebody chose another there', async () => {
+    const wick = await read(demoId('wick'));
+    const hydraulics = hydraulicsOf(circuitOf(wick));
+    const [port] = hydraulics.ports;
+    const finer = changePort(hydraulics, port?.id ?? '', { thread: 'M10×1.25' });
+    await save(wick, finer);
+    const bolt = async () => {
+      const job = await server.job('wick-front');
+      return job.joints.find((joint) => joint.jointId === demoId('wick/front/j-master'));
+    };
+    expect((await bolt())?.bolt?.thread).toBe('M10×1.25');
+    const own = { ...(await bolt())?.bolt, thread: '3/8-24 UNF' };
+    const jobUrl = `/api/jobs/${demoId('job/wick-front')}/joints/${demoId('wick/front/j-master')}`;
+    await server.ask('PATCH', jobUrl, { version: (await bolt())?.version, bolt: own });
+    await save(await read(demoId('wick')), hydraulics);
+    expect((await bolt())?.bolt?.thread).toBe('3/8-24 UNF');
   });
 
   test('details are changed with their version, and a circuit is added and taken out', async () => {

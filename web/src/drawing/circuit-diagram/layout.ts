@@ -3,7 +3,7 @@
  * their joints. Layers and rows come from dagre; joints, stubs and curves are ours. Pure geometry in pixels.
  */
 import { Graph, layout as layoutGraph } from '@dagrejs/dagre';
-import type { Hydraulics, SealKind } from '@zephyrcombe/core';
+import type { ComponentKind, Hydraulics, SealKind } from '@zephyrcombe/core';
 import { curveMonotoneX, line } from 'd3-shape';
 
 export interface DiagramPart {
@@ -38,6 +38,18 @@ export interface Diagram {
 
 export const PART_WIDTH = 54;
 export const PART_HEIGHT = 34;
+/** From the middle of a symbol to where its ports are. */
+const REACH: Readonly<Record<ComponentKind, number>> = {
+  master: PART_WIDTH / 2,
+  reservoir: 20,
+  absUnit: PART_WIDTH / 2,
+  junction: 16,
+  bracket: 13,
+  caliper: 21,
+  wheelCylinder: 23,
+  bleedNipple: 6,
+  pressureSwitch: 10,
+};
 /** Room for the name under a part, and for what sits on it above. */
 const NODE_WIDTH = 148;
 const NODE_HEIGHT = 96;
@@ -182,8 +194,8 @@ function placeJoints(circuit: Hydraulics, middle: ReadonlyMap<string, DiagramPar
         .sort((left, right) => left.towards - right.towards)
         .map(({ joint }, index, all): DiagramJoint => {
           const sign = side ? 1 : -1;
-          const edge = part.x + (sign * PART_WIDTH) / 2;
-          const x = edge + sign * STUB;
+          const edge = part.x + sign * REACH[kindOf.get(part.id) ?? 'junction'];
+          const x = part.x + sign * (PART_WIDTH / 2 + STUB);
           const y = part.y + (index - (all.length - 1) / 2) * JOINT_PITCH;
           const exit = part.y + Math.max(-12, Math.min(12, y - part.y));
           return { id: joint.id, x, y, seal: joint.seal, stub: `M${edge} ${exit} L${x} ${y}` };
@@ -246,3 +258,7 @@ export function nearestInDirection<Place extends Point>(
   }
   return best?.place ?? null;
 }
+
+/** Everything from left to right and down: the way that leaves nothing out, where arrows would go past something. */
+export const inReadingOrder = <Place extends Point>(places: readonly Place[]): readonly Place[] =>
+  [...places].sort((left, right) => left.x - right.x || left.y - right.y);

@@ -96,6 +96,45 @@ describe('circuit strip', () => {
     expect(layoutStrip(ring, 1212).hoses).toHaveLength(3);
   });
 
+  test('a line through a unit comes out at joints of its own, each drawn once with a stub to its part', () => {
+    const through: StripCircuit = {
+      components: [
+        part('m', 'master'),
+        { ...part('u', 'caliper'), kind: 'absUnit' },
+        part('l', 'caliper'),
+        part('r', 'caliper'),
+      ],
+      joints: ['m', 'u', 'u-left', 'u-right', 'l', 'r'].map((id) => ({
+        id: `j-${id}`,
+        componentId: id.split('-')[0] ?? '',
+        seal: 'banjo',
+      })),
+      hoses: [
+        ['m', 'u', 0.9],
+        ['u-left', 'l', 0.4],
+        ['u-right', 'r', 0.5],
+      ].map(([from, to, length_m], index) => ({
+        id: `h${index}`,
+        fromJointId: `j-${from}`,
+        toJointId: `j-${to}`,
+        length_m: Number(length_m),
+      })),
+    };
+    const layout = layoutStrip(through, 1212);
+    expect(layout.joints.map((joint) => joint.id).sort()).toEqual(
+      through.joints.map((joint) => joint.id).sort(),
+    );
+    expect(layout.stubs).toHaveLength(2);
+    const x = (id: string) => layout.joints.find((joint) => joint.id === id)?.x ?? 0;
+    const unit = layout.parts.find((placed) => placed.id === 'u')?.x ?? 0;
+    expect(x('j-u')).toBeLessThan(unit);
+    expect(x('j-u-left')).toBeGreaterThan(unit);
+    // To scale, as everything on a strip.
+    const right = layout.hoses.find((hose) => hose.id === 'h2');
+    expect(drawnLength(right?.path ?? '')).toBeCloseTo(0.5 * layout.scale_px_per_m, 3);
+    expect(layoutStrip(through, 1212, 100).scale_px_per_m).toBe(100);
+  });
+
   test('a circuit without a master is an empty strip, not a fault', () => {
     expect(layoutStrip({ components: [], joints: [], hoses: [] }, 800)).toMatchObject({
       hoses: [],

@@ -16,7 +16,7 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { colour } from '../../design/tokens.ts';
 import { LengthLabel, PartName } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
 import { Run } from '../../drawing/circuit-diagram/DiagramLines.tsx';
-import { layoutDiagram, nearestInDirection } from '../../drawing/circuit-diagram/layout.ts';
+import { inReadingOrder, layoutDiagram, nearestInDirection } from '../../drawing/circuit-diagram/layout.ts';
 import { PartSymbol } from '../../drawing/circuit-diagram/PartSymbol.tsx';
 import { JointGlyph } from '../../drawing/JointGlyph.tsx';
 import type { EditorAction, EditorState, Selection } from './editorState.ts';
@@ -121,6 +121,14 @@ export function CircuitCanvas({ state, dispatch, faults }: CircuitCanvasProps) {
       if (direction) {
         const next = nearestInDirection(stop, stops, direction);
         if (next) svg.current?.querySelector<SVGElement>(`[data-stop="${next.id}"]`)?.focus();
+        return true;
+      }
+      const step = { PageDown: 1, PageUp: -1 }[event.key];
+      if (step !== undefined || event.key === 'Home' || event.key === 'End') {
+        const order = inReadingOrder(stops);
+        const at = order.findIndex((other) => other.id === stop.id) + (step ?? 0);
+        const target = event.key === 'Home' ? order[0] : event.key === 'End' ? order.at(-1) : order[at];
+        if (target) svg.current?.querySelector<SVGElement>(`[data-stop="${target.id}"]`)?.focus();
         return true;
       }
       switch (event.key) {

@@ -46,7 +46,8 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
         query.set('find', 'thread');
         query.set('of', port.gender);
       } else
-        for (const key of ['find', 'of', 'state', 'd', 'dWith', 's', 'n', 'sWith', 'try']) query.delete(key);
+        for (const key of ['find', 'of', 'state', 'd', 'dWith', 's', 'n', 'sWith', 'count', 'in', 'try'])
+          query.delete(key);
       return query;
     });
   const send = (hydraulics: Hydraulics) =>

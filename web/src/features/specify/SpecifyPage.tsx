@@ -115,19 +115,27 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
           </Fine>
         )}
       </div>
-      {(['endA', 'endB'] as const).map((end) => (
-        <Pick
-          key={end}
-          label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the neck`}
-          value={String(degrees(hose[end].neckAngle_rad))}
-          isDisabled={finished}
-          options={EXAMPLE_BENDS_deg.map((angle) => ({
-            value: String(angle),
-            text: angle === 0 ? 'straight' : `${angle}°`,
-          }))}
-          onChange={(text) => bend(end, text)}
-        />
-      ))}
+      {(['endA', 'endB'] as const).map((end) =>
+        hose[end].family === 'threaded' ? (
+          <Fine key={end}>
+            {end === 'endA' ? 'End A' : 'End B'},{' '}
+            {views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: a straight threaded end, as its
+            port asks for.
+          </Fine>
+        ) : (
+          <Pick
+            key={end}
+            label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the neck`}
+            value={String(degrees(hose[end].neckAngle_rad))}
+            isDisabled={finished}
+            options={EXAMPLE_BENDS_deg.map((angle) => ({
+              value: String(angle),
+              text: angle === 0 ? 'straight' : `${angle}°`,
+            }))}
+            onChange={(text) => bend(end, text)}
+          />
+        ),
+      )}
       <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
       {bothBent ? (
         <Stack $gap={6}>

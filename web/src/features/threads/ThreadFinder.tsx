@@ -26,7 +26,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick } from '../../design/fields.tsx';
+import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
 import {
   Fine,
   Hero,
@@ -45,7 +45,7 @@ import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { ThreadProfiles } from './ThreadProfiles.tsx';
 import type { ThreadState } from './threadState.ts';
-import { EMPTY_STATE, questionOf, toolsFor } from './threadState.ts';
+import { EMPTY_STATE, questionOf, toolsFor, wholeThreads } from './threadState.ts';
 
 const Entries = styled.div`
   display: grid;
@@ -163,6 +163,28 @@ export function ThreadFinder({ state, onState, use }: ThreadFinderProps) {
               </Line>
             </Stack>
           </Entries>
+          <Line $gap={14} style={{ alignItems: 'start' }}>
+            <div style={{ flex: '1 1 150px' }}>
+              <TextField
+                label="Or threads counted"
+                value={state.count}
+                onChange={(count) => set({ count })}
+                error={
+                  state.count.trim() !== '' && wholeThreads(state.count) === null
+                    ? 'A whole number of threads, as 24.'
+                    : null
+                }
+              />
+            </div>
+            <div style={{ flex: '1 1 150px' }}>
+              <QuantityField
+                label="counted over"
+                kind="length"
+                text={state.within}
+                onText={(within) => set({ within })}
+              />
+            </div>
+          </Line>
           {state.gender === 'internal' ? <HandTries state={state} onState={onState} /> : null}
           <ChoiceRow
             label="How the crests look"

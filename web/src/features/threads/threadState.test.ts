@@ -12,6 +12,8 @@ const state: fc.Arbitrary<ThreadState> = fc.constantFrom(...THREAD_GENDERS).chai
     span: fc.constantFrom('', '5.02 mm', '0.21 in'),
     pitches: fc.integer({ min: 1, max: 40 }),
     spanTool: fc.constantFrom(...toolsFor('span', gender)),
+    count: fc.constantFrom('', '24', 'two dozen'),
+    within: fc.constantFrom('1 in', '20 mm', ''),
     tries: fc.array(
       fc.record({
         bolt: fc.constantFrom(...THREADS.map((thread) => thread.designation)),
@@ -42,6 +44,10 @@ test('what is still being typed is not a reading, and a bolt is not tried on a b
   expect(questionOf({ ...EMPTY_STATE, diameter: '9.8', span: '5 mm', tries }).readings).toEqual([
     { kind: 'span', span_m: 0.005, pitches: 5, uncertainty_m: 0.05e-3 },
   ]);
+  expect(questionOf({ ...EMPTY_STATE, count: '24' }).readings).toEqual([
+    { kind: 'count', threads: 24, within_m: 0.0254 },
+  ]);
+  expect(questionOf({ ...EMPTY_STATE, count: '2.5' }).readings).toEqual([]);
   expect(questionOf({ ...EMPTY_STATE, gender: 'internal', tries }).readings).toEqual([
     { kind: 'handStart', ...tries[0] },
   ]);

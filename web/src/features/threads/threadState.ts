@@ -31,6 +31,9 @@ export interface ThreadState {
   readonly span: string;
   readonly pitches: number;
   readonly spanTool: ThreadTool;
+  /** Threads counted along a rule or comb, and over which length. */
+  readonly count: string;
+  readonly within: string;
   readonly tries: readonly HandTry[];
 }
 
@@ -42,6 +45,8 @@ export const EMPTY_STATE: ThreadState = {
   span: '',
   pitches: 5,
   spanTool: 'calliper',
+  count: '',
+  within: '1 in',
   tries: [],
 };
 
@@ -69,6 +74,8 @@ export function readState(query: URLSearchParams): ThreadState {
     span: query.get('s') ?? '',
     pitches: Number.isInteger(pitches) && pitches >= 1 && pitches <= 40 ? pitches : EMPTY_STATE.pitches,
     spanTool: oneOf(toolsFor('span', gender), query.get('sWith'), 'calliper'),
+    count: query.get('count') ?? '',
+    within: query.get('in') ?? EMPTY_STATE.within,
     tries: query.getAll('try').flatMap((text): HandTry[] => {
       const [bolt = '', outcome] = text.split('~');
       const known = HAND_OUTCOMES.find((candidate) => candidate === outcome);
@@ -90,6 +97,8 @@ export function writeState(state: ThreadState, onto: URLSearchParams): URLSearch
   put('s', state.span, '');
   put('n', String(state.pitches), String(EMPTY_STATE.pitches));
   put('sWith', state.spanTool, EMPTY_STATE.spanTool);
+  put('count', state.count, '');
+  put('in', state.within, EMPTY_STATE.within);
   query.delete('try');
   for (const { bolt, outcome } of state.tries) query.append('try', `${bolt}~${outcome}`);
   return query;
@@ -108,8 +117,15 @@ export function questionOf(state: ThreadState): ThreadQuestion {
     const { uncertainty_m } = TOOL_FACTS[state.spanTool];
     readings.push({ kind: 'span', span_m: span.value_SI, pitches: state.pitches, uncertainty_m });
   }
+  const within = readQuantity(state.within, 'length').quantity;
+  const threads = wholeThreads(state.count);
+  if (within && threads !== null) readings.push({ kind: 'count', threads, within_m: within.value_SI });
   if (state.gender === 'internal') {
     readings.push(...state.tries.map((tried) => ({ kind: 'handStart' as const, ...tried })));
   }
   return { gender: state.gender, condition: state.condition, readings };
 }
+
+/** A count of threads is a whole number; anything else is still being typed. */
+export const wholeThreads = (text: string): number | null =>
+  /^\d{1,3}$/.test(text.trim()) && Number(text) > 0 ? Number(text) : null;
