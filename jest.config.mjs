@@ -34,11 +34,7 @@ export default {
       globalSetup: `${import.meta.dirname}/server/src/testing/startDatabase.ts`,
       globalTeardown: `${import.meta.dirname}/server/src/testing/stopDatabase.ts`,
     },
-    {
-      ...room('web'),
-      // Its only other build is an .mjs file, which Jest does not take from `require`.
-      moduleNameMapper: { '^d3-path$': `${import.meta.dirname}/node_modules/d3-path/dist/d3-path.min.js` },
-    },
+    room('web'),
     room('stand-ins'),
   ],
 };

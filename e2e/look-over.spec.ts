@@ -156,7 +156,7 @@ test('layouts are compared and one is taken into the job, and back', async ({ pa
   await page.getByRole('button', { name: 'Take “Tee and short hoses” into the job' }).click();
   await expect(
     page.getByRole('navigation', { name: 'Circuit' }).getByRole('link', { name: /^Joint Tee/ }),
-  ).toHaveCount(4);
+  ).toHaveCount(3);
   expect(await lines(own, 'Twin bike')).toHaveLength(3);
   await page.getByRole('button', { name: 'Go back to how it was found' }).click();
   await expect(

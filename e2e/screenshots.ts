@@ -26,8 +26,12 @@ test('pictures of every main view', async ({ page, own }) => {
   await take(page, 'sign-in');
   await signIn(page, own);
   await take(page, 'jobs');
+  const [master] = await own.query<{ id: string; circuit: string }>(
+    `SELECT joint.id, joint.circuitId AS circuit FROM joint JOIN circuit ON circuit.id = joint.circuitId
+      WHERE circuit.vehicleId = '${outfit?.id}' AND joint.name = 'Front master'`,
+  );
   for (const stage of ['look-over', 'measure', 'specify', 'hand-over'] as const) {
-    await page.goto(`${petrelle}/${stage}`);
+    await page.goto(`${petrelle}/${stage}${stage === 'look-over' ? `?joint=${master?.id}` : ''}`);
     await take(page, stage);
   }
   await page.goto(`${petrelle}/measure`);
@@ -55,6 +59,16 @@ test('pictures of every main view', async ({ page, own }) => {
   await take(page, 'hose-sheet', true);
   await page.goto(`${rear}/handover-sheet`);
   await take(page, 'handover-sheet', true);
-  await page.goto(`${own.address}/vehicles/${outfit?.id}`);
+  const [courier] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Calder%'`);
+  await page.goto(`${own.address}/vehicles/${courier?.id}`);
   await take(page, 'vehicle');
+  await page.goto(`${own.address}/vehicles/${outfit?.id}/circuits/${master?.circuit}`);
+  await page.getByText('690 mm').click();
+  await take(page, 'circuit-drawing');
+  await page.goto(`${petrelle}/look-over/layouts`);
+  await take(page, 'layouts', true);
+  await page.goto(`${own.address}/bench/threads?of=internal&d=8.93+mm`);
+  await take(page, 'threads');
+  await page.goto(`${own.address}/bench/symptoms?does=pull,drag&known=oldHose`);
+  await take(page, 'symptoms');
 });

@@ -104,6 +104,7 @@ export {
   SEAL_NAMES,
   SEAT_NAMES,
   SOURCE_KIND_NAMES,
+  torqueSourceName,
   STAGE_NAMES,
   VEHICLE_CAUTION_TEXTS,
 } from './messages/names.ts';

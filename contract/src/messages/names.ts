@@ -10,10 +10,12 @@ import type {
   Pose,
   QuantityKind,
   SealKind,
+  SourceId,
   SourceKind,
   Stage,
   VehicleCaution,
 } from '@zephyrcombe/core';
+import { SOURCES } from '@zephyrcombe/core';
 import type { LogKind } from '../entities/job.ts';
 
 export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
@@ -142,6 +144,16 @@ export const SOURCE_KIND_NAMES: Readonly<Record<SourceKind, string>> = {
   derivation: 'derived here',
   estimate: 'our estimate',
 };
+
+/** Whose figure a torque is, short; null is nobody's. */
+export function torqueSourceName(source: SourceId | null): string {
+  if (source === null) return 'nobody vouches for it';
+  return source === 'hoseMaker'
+    ? 'hose maker’s sheet'
+    : source === 'vehicleMaker'
+      ? 'vehicle maker’s manual'
+      : SOURCE_KIND_NAMES[SOURCES[source].kind];
+}
 
 export const KIND_NAMES: Readonly<Record<QuantityKind, string>> = {
   length: 'length',

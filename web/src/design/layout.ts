@@ -81,6 +81,7 @@ export const Rows = styled.div`
 
 export const Stack = styled.div<{ $gap?: number }>`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: ${({ $gap }) => $gap ?? 12}px;
   align-content: start;
   min-width: 0;

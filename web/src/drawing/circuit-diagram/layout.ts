@@ -1,10 +1,10 @@
 /**
  * Where the parts of a circuit lie on its drawing: what makes pressure on the left, wheels on the right, lines between
- * their joints. Layers and rows come from dagre; joints, stubs and curves are ours. Pure geometry in pixels.
+ * their joints. A brake circuit is a tree but for a rare loop: the tree is laid out by d3-hierarchy (Reingold and
+ * Tilford), a line that closes a loop is drawn into it. Pure geometry in pixels.
  */
-import { Graph, layout as layoutGraph } from '@dagrejs/dagre';
 import type { ComponentKind, Hydraulics, SealKind } from '@zephyrcombe/core';
-import { curveMonotoneX, line } from 'd3-shape';
+import { hierarchy, tree } from 'd3-hierarchy';
 
 export interface DiagramPart {
   readonly id: string;
@@ -73,22 +73,89 @@ export function layoutDiagram(circuit: Hydraulics): Diagram {
     const to = hostOf.get(hose.toJointId);
     return from === undefined || to === undefined || from === to ? [] : [{ hose, from, to }];
   });
-  const depth = depths(circuit, runs);
-
-  const graph = new Graph({ multigraph: true });
-  graph.setGraph({ rankdir: 'LR', nodesep: ROW_GAP, ranksep: RANK_GAP, marginx: MARGIN, marginy: MARGIN });
-  graph.setDefaultEdgeLabel(() => ({}));
-  for (const part of standing) graph.setNode(part.id, { width: NODE_WIDTH, height: NODE_HEIGHT });
-  const flow = runs.map((run) => {
+  const { parts, depth, width, height } = placeParts(circuit, standing, runs);
+  const middle = new Map(parts.map((part) => [part.id, part]));
+  const joints = placeJoints(circuit, middle);
+  const jointAt = new Map(joints.map((joint) => [joint.id, joint]));
+  const lines = runs.flatMap(({ hose, from, to }, index): DiagramLine[] => {
     // Fluid runs away from the master, whichever way round the line was entered.
-    const turned = (depth.get(run.from) ?? 0) > (depth.get(run.to) ?? 0);
-    return { ...run, tail: turned ? run.to : run.from, head: turned ? run.from : run.to };
+    const turned = (depth.get(from) ?? 0) > (depth.get(to) ?? 0);
+    const [first, last] = turned ? [hose.toJointId, hose.fromJointId] : [hose.fromJointId, hose.toJointId];
+    const start = jointAt.get(first);
+    const end = jointAt.get(last);
+    return start && end ? [{ id: hose.id, ...curve(start, end, index) }] : [];
   });
-  for (const { hose, tail, head } of flow) graph.setEdge(tail, head, {}, hose.id);
-  layoutGraph(graph);
+  return { width, height, parts, joints, lines };
+}
 
+interface Run {
+  readonly from: string;
+  readonly to: string;
+}
+
+interface Branch {
+  readonly id: string;
+  readonly branches: Branch[];
+}
+
+/** Each part a column further from its master; what nothing leads to stands in the first column, below. */
+function placeParts(
+  circuit: Hydraulics,
+  standing: Hydraulics['components'],
+  runs: readonly Run[],
+): {
+  readonly parts: readonly DiagramPart[];
+  readonly depth: ReadonlyMap<string, number>;
+  readonly width: number;
+  readonly height: number;
+} {
+  const next = new Map<string, string[]>(standing.map((part) => [part.id, []]));
+  for (const { from, to } of runs) {
+    next.get(from)?.push(to);
+    next.get(to)?.push(from);
+  }
+  const depth = new Map<string, number>();
+  const grown = new Map<string, Branch>();
+  const roots: Branch[] = [];
+  const masters = standing.filter((part) => part.kind === 'master');
+  for (const start of [...masters, ...standing]) {
+    if (depth.has(start.id)) continue;
+    const root: Branch = { id: start.id, branches: [] };
+    roots.push(root);
+    grown.set(start.id, root);
+    depth.set(start.id, 0);
+    // Breadth first: a part stands as near to its master as the shortest way through lines.
+    for (let front = [start.id]; front.length > 0;) {
+      const reached: string[] = [];
+      for (const id of front)
+        for (const other of next.get(id) ?? []) {
+          if (depth.has(other)) continue;
+          const branch: Branch = { id: other, branches: [] };
+          grown.get(id)?.branches.push(branch);
+          grown.set(other, branch);
+          depth.set(other, (depth.get(id) ?? 0) + 1);
+          reached.push(other);
+        }
+      front = reached;
+    }
+  }
+  const laidOut = tree<Branch>()
+    .nodeSize([NODE_HEIGHT + ROW_GAP, NODE_WIDTH + RANK_GAP])
+    .separation(() => 1)(hierarchy<Branch>({ id: '', branches: roots }, (branch) => branch.branches));
+  // d3-hierarchy grows downwards: its x is our y. The first level is only what holds the roots together.
+  const nodes = laidOut.descendants().filter((node) => node.depth > 0);
+  const top = Math.min(0, ...nodes.map((node) => node.x));
+  const placed = new Map(
+    nodes.map((node) => [
+      node.data.id,
+      {
+        x: MARGIN + NODE_WIDTH / 2 + (node.depth - 1) * (NODE_WIDTH + RANK_GAP),
+        y: MARGIN + NODE_HEIGHT / 2 + node.x - top,
+      },
+    ]),
+  );
   const parts = standing.map((part): DiagramPart => {
-    const { x, y } = graph.node(part.id) as Point;
+    const { x, y } = placed.get(part.id) ?? { x: 0, y: 0 };
     return {
       id: part.id,
       x,
@@ -96,54 +163,12 @@ export function layoutDiagram(circuit: Hydraulics): Diagram {
       attached: circuit.components.filter((other) => other.attachedTo === part.id).map((other) => other.id),
     };
   });
-  const middle = new Map(parts.map((part) => [part.id, part]));
-  const joints = placeJoints(circuit, middle);
-  const jointAt = new Map(joints.map((joint) => [joint.id, joint]));
-  const lines = flow.flatMap(({ hose, tail, head }, index): DiagramLine[] => {
-    const [first, last] =
-      hostOf.get(hose.fromJointId) === tail
-        ? [hose.fromJointId, hose.toJointId]
-        : [hose.toJointId, hose.fromJointId];
-    const start = jointAt.get(first);
-    const end = jointAt.get(last);
-    if (!start || !end) return [];
-    const edge = graph.edge({ v: tail, w: head, name: hose.id }) as { readonly points?: readonly Point[] };
-    // Between neighbouring layers there is one point on the way, and a plain S is the better line.
-    const bends =
-      (edge.points ?? []).length > 3
-        ? (edge.points ?? []).slice(1, -1).filter((point) => point.x > start.x + 30 && point.x < end.x - 30)
-        : [];
-    return [{ id: hose.id, ...curve([start, ...bends, end], index) }];
-  });
-  const graphSize = graph.graph() as { readonly width?: number; readonly height?: number };
   return {
-    width: Math.max(320, finite(graphSize.width)),
-    height: Math.max(NODE_HEIGHT + 2 * MARGIN, finite(graphSize.height)),
     parts,
-    joints,
-    lines,
+    depth,
+    width: Math.max(320, ...parts.map((part) => part.x + NODE_WIDTH / 2 + MARGIN)),
+    height: Math.max(NODE_HEIGHT + 2 * MARGIN, ...parts.map((part) => part.y + NODE_HEIGHT / 2 + MARGIN)),
   };
-}
-
-const finite = (value: number | undefined) => (value !== undefined && Number.isFinite(value) ? value : 0);
-
-interface Run {
-  readonly from: string;
-  readonly to: string;
-}
-
-/** Lines between each part and the nearest master; a circuit without one starts at its first part. */
-function depths(circuit: Hydraulics, runs: readonly Run[]): ReadonlyMap<string, number> {
-  const masters = circuit.components.filter((part) => part.kind === 'master').map((part) => part.id);
-  const depth = new Map<string, number>();
-  let front = masters.length > 0 ? masters : circuit.components.slice(0, 1).map((part) => part.id);
-  for (let at = 0; front.length > 0; at += 1) {
-    for (const id of front) depth.set(id, at);
-    front = runs
-      .flatMap(({ from, to }) => (front.includes(from) ? [to] : front.includes(to) ? [from] : []))
-      .filter((id) => !depth.has(id));
-  }
-  return depth;
 }
 
 /** Joints sit on the side where their lines go, one above the other in the order of what they lead to. */
@@ -205,20 +230,8 @@ function placeJoints(circuit: Hydraulics, middle: ReadonlyMap<string, DiagramPar
   });
 }
 
-const through = line<Point>(
-  (point) => point.x,
-  (point) => point.y,
-).curve(curveMonotoneX);
-
-/** A smooth way through the points; where it would run backwards, a bow that leaves and arrives level. */
-function curve(points: readonly Point[], index: number): Omit<DiagramLine, 'id'> {
-  const [start] = points;
-  const end = points.at(-1);
-  if (!start || !end) return { path: '', labelX: 0, labelY: 0 };
-  if (points.length > 2) {
-    const label = points[Math.floor(points.length / 2)] ?? start;
-    return { path: through(points) ?? '', labelX: label.x, labelY: label.y };
-  }
+/** An S from joint to joint; where it would run backwards, a bow that leaves and arrives level. */
+function curve(start: Point, end: Point, index: number): Omit<DiagramLine, 'id'> {
   const forward = end.x - start.x;
   if (forward > 24) {
     const reach = Math.max(30, forward / 2);

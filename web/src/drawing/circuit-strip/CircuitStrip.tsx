@@ -14,7 +14,7 @@ import { JOINT_STATE_NAMES, JointGlyph } from '../JointGlyph.tsx';
 import { useWidth } from '../useWidth.ts';
 import type { StripCircuit } from './layout.ts';
 import { layoutStrip } from './layout.ts';
-import { StripMaster, StripParts } from './StripSymbols.tsx';
+import { StripLength, StripMaster, StripParts } from './StripSymbols.tsx';
 
 export interface StripHoseView {
   readonly id: string;
@@ -151,24 +151,7 @@ export function CircuitStrip({
                   path={hose.path}
                   selected={selected}
                 />
-                <rect
-                  x={hose.labelX - 42}
-                  y={hose.labelY - 11}
-                  width="84"
-                  height="22"
-                  fill={colour('sheet')}
-                />
-                <text
-                  className="figure"
-                  x={hose.labelX}
-                  y={hose.labelY + 5}
-                  textAnchor="middle"
-                  fontSize="15"
-                  fontWeight={selected ? 700 : 400}
-                  fill={colour('ink')}
-                >
-                  {view?.lengthText}
-                </text>
+                <StripLength hose={hose} text={view?.lengthText ?? ''} bold={selected} />
               </Link>
             );
           })}
@@ -199,7 +182,7 @@ export function CircuitStrip({
                   state={view.state}
                   selected={joint.id === selectedJointId}
                 />
-                {view.eyes > 1 ? (
+                {view.seal === 'banjo' && view.eyes > 1 ? (
                   <text
                     x={joint.x}
                     y={joint.y - 18}

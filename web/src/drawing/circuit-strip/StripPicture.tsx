@@ -4,7 +4,7 @@ import { colour } from '../../design/tokens.ts';
 import { Run } from '../circuit-diagram/DiagramLines.tsx';
 import { JointGlyph } from '../JointGlyph.tsx';
 import type { StripLayout } from './layout.ts';
-import { StripMaster, StripParts } from './StripSymbols.tsx';
+import { StripLength, StripMaster, StripParts } from './StripSymbols.tsx';
 
 interface StripPictureProps {
   readonly circuit: Hydraulics;
@@ -29,31 +29,10 @@ export function StripPicture({ circuit, layout, label, lengthText }: StripPictur
     >
       <StripMaster layout={layout} text="" fluidColour={colour('sheet')} />
       {layout.hoses.map((placed) => {
-        const length = text(placed.id);
-        const width = length.length * 8.6 + 10;
         return (
           <g key={placed.id}>
             <Run kind={hose(placed.id)?.kind ?? 'hose'} path={placed.path} />
-            {/* A hose shorter than its figure has the figure above it. */}
-            {placed.drawn_px > width + 20 ? (
-              <rect
-                x={placed.labelX - width / 2}
-                y={placed.labelY - 10}
-                width={width}
-                height="20"
-                fill={colour('sheet')}
-              />
-            ) : null}
-            <text
-              className="figure"
-              x={placed.labelX}
-              y={placed.labelY + (placed.drawn_px > width + 20 ? 5 : -14)}
-              textAnchor="middle"
-              fontSize="13.5"
-              fill={colour('ink')}
-            >
-              {length}
-            </text>
+            <StripLength hose={placed} text={text(placed.id)} />
           </g>
         );
       })}

@@ -54,6 +54,8 @@ export function StripParts({
   const name = (id: string) => circuit.components.find((component) => component.id === id)?.name ?? '';
   const hasNipple = (id: string) =>
     circuit.components.some((component) => component.attachedTo === id && component.kind === 'bleedNipple');
+  const isBracket = (id: string) =>
+    circuit.components.some((component) => component.id === id && component.kind === 'bracket');
   /** Its name stands under it: beside it the line goes on. */
   const isPassedThrough = (id: string) => {
     const own = circuit.joints.filter((joint) => joint.componentId === id).map((joint) => joint.id);
@@ -69,7 +71,9 @@ export function StripParts({
       ))}
       {layout.parts.map((part) => (
         <g key={part.id} transform={`translate(${part.x} ${part.y})`}>
-          <line x1={-13} x2={0} y1="0" y2="0" stroke={colour('ink')} strokeWidth="1.4" />
+          {isBracket(part.id) ? null : (
+            <line x1={-13} x2={0} y1="0" y2="0" stroke={colour('ink')} strokeWidth="1.4" />
+          )}
           <rect
             x="0"
             y="-12"
@@ -88,7 +92,7 @@ export function StripParts({
           {isPassedThrough(part.id) ? (
             <text
               x="17"
-              y={hasNipple(part.id) ? 26 : -18}
+              y={hasNipple(part.id) || isBracket(part.id) ? 26 : -18}
               textAnchor="middle"
               fontSize="12"
               fill={colour('inkSoft')}
@@ -103,5 +107,49 @@ export function StripParts({
         </g>
       ))}
     </>
+  );
+}
+
+/** A length on its line, or above it where the line is too short; with the mark of a line that is broken off. */
+export function StripLength({
+  hose,
+  text,
+  bold = false,
+}: {
+  readonly hose: StripLayout['hoses'][number];
+  readonly text: string;
+  readonly bold?: boolean;
+}) {
+  const width = text.length * 9 + 14;
+  const fits = hose.room_px > width + 16;
+  return (
+    <g>
+      {fits ? (
+        <rect
+          x={hose.labelX - width / 2}
+          y={hose.labelY - 11}
+          width={width}
+          height="22"
+          fill={colour('sheet')}
+        />
+      ) : null}
+      <text
+        className="figure"
+        x={hose.labelX}
+        y={fits ? hose.labelY + 5 : hose.labelY - 13}
+        textAnchor="middle"
+        fontSize={fits ? 15 : 13}
+        fontWeight={bold ? 700 : 400}
+        fill={colour('ink')}
+      >
+        {text}
+      </text>
+      {hose.isBroken ? (
+        <g transform={`translate(${hose.endX - 24} ${hose.labelY})`}>
+          <path d="M-4 -6 H4 V6 H-4 Z" fill={colour('sheet')} />
+          <path d="M-7 7 L-1 -7 M1 7 L7 -7" stroke={colour('ink')} strokeWidth="1.4" />
+        </g>
+      ) : null}
+    </g>
   );
 }

@@ -27,6 +27,11 @@ export interface StripHose {
   readonly labelX: number;
   readonly labelY: number;
   readonly drawn_px: number;
+  /** Level line there is to write on. */
+  readonly room_px: number;
+  readonly endX: number;
+  /** A long hard line is broken off, as on any drawing: only hoses are to scale. */
+  readonly isBroken: boolean;
 }
 export interface StripPoint {
   readonly id: string;
@@ -57,6 +62,8 @@ const LABEL = 130;
 const FAN = 56;
 /** A single short hose is not blown up to fill the strip. */
 const MOST_px_per_m = 620;
+/** A hard line is drawn no longer than this: metres of pipe would leave no room for the hoses. */
+const BROKEN_px = 176;
 
 interface Branch {
   readonly hose: StripCircuit['hoses'][number];
@@ -73,17 +80,22 @@ interface Onward {
 /** `scale_px_per_m` given: drawn to that scale, so that several strips can be compared by eye. */
 export function layoutStrip(circuit: StripCircuit, width: number, given_px_per_m?: number): StripLayout {
   const master = circuit.components.find((component) => component.kind === 'master');
+  const kindOf = new Map(circuit.components.map((component) => [component.id, component.kind]));
   const rootJoints = circuit.joints.filter((joint) => joint.componentId === master?.id);
   const seen = new Set<string>();
   const roots = rootJoints.map((joint) => ({ joint, branches: branchesFrom(circuit, joint.id, seen) }));
 
   const fixedStart = MASTER_WIDTH + MASTER_TO_JOINT;
   const room = width - fixedStart - LABEL - STUB - PART_WIDTH;
-  const longest_m = Math.max(0.1, ...roots.map((root) => longestPath(root.branches).length_m));
-  const passed_px =
-    Math.max(0, ...roots.map((root) => longestPath(root.branches).parts - 1)) * (2 * STUB + PART_WIDTH);
   const scale_px_per_m =
-    given_px_per_m ?? Math.min(MOST_px_per_m, Math.max(40, (room - passed_px) / longest_m));
+    given_px_per_m ??
+    Math.min(
+      MOST_px_per_m,
+      ...roots
+        .flatMap((root) => pathsOf(root.branches))
+        .filter((path) => path.hose_m > 0)
+        .map((path) => Math.max(40, (room - path.fixed_px) / path.hose_m)),
+    );
 
   const hoses: StripHose[] = [];
   const joints: StripPoint[] = [];
@@ -94,11 +106,24 @@ export function layoutStrip(circuit: StripCircuit, width: number, given_px_per_m
   const place = (branches: readonly Branch[], x: number, y: number): void => {
     for (const branch of branches) {
       const rowY = TOP + ROW * row + ROW / 2;
-      const drawn_px = branch.hose.length_m * scale_px_per_m;
-      const { path, endX, labelX } = hosePath(x, y, rowY, drawn_px);
-      hoses.push({ id: branch.hose.id, path, labelX, labelY: rowY, drawn_px });
+      const scaled_px = branch.hose.length_m * scale_px_per_m;
+      const isBroken = branch.hose.kind === 'hardLine' && scaled_px > BROKEN_px;
+      const drawn_px = isBroken ? BROKEN_px : scaled_px;
+      const { path, endX, labelX, room_px } = hosePath(x, y, rowY, drawn_px);
+      hoses.push({
+        id: branch.hose.id,
+        path,
+        labelX: isBroken ? labelX - 12 : labelX,
+        labelY: rowY,
+        drawn_px,
+        room_px,
+        isBroken,
+        endX,
+      });
       joints.push({ id: branch.farJointId, x: endX, y: rowY });
-      const partX = endX + STUB;
+      // A bracket holds the joint where pipe and hose meet; other parts stand behind theirs.
+      const isBracket = kindOf.get(branch.partId) === 'bracket';
+      const partX = isBracket ? endX - PART_WIDTH / 2 : endX + STUB;
       parts.push({ id: branch.partId, x: partX, y: rowY });
       if (branch.onwards.length === 0) row += 1;
       for (const onward of branch.onwards) {
@@ -168,27 +193,43 @@ const leaves = (branches: readonly Branch[]): number =>
     0,
   );
 
-function longestPath(branches: readonly Branch[]): { readonly length_m: number; readonly parts: number } {
-  let longest = { length_m: 0, parts: 0 };
-  for (const branch of branches) {
-    const beyond = longestPath(branch.onwards.flatMap((onward) => onward.branches));
-    const length_m = branch.hose.length_m + beyond.length_m;
-    if (length_m > longest.length_m) longest = { length_m, parts: beyond.parts + 1 };
-  }
-  return longest;
+/** Every way from here to an end: hose on it, and what takes the same room at any scale. */
+function pathsOf(
+  branches: readonly Branch[],
+): readonly { readonly hose_m: number; readonly fixed_px: number }[] {
+  return branches.flatMap((branch) => {
+    const own =
+      branch.hose.kind === 'hardLine'
+        ? { hose_m: 0, fixed_px: BROKEN_px }
+        : { hose_m: branch.hose.length_m, fixed_px: 0 };
+    if (branch.onwards.length === 0) return [own];
+    return branch.onwards
+      .flatMap((onward) => pathsOf(onward.branches))
+      .map((path) => ({
+        hose_m: own.hose_m + path.hose_m,
+        fixed_px: own.fixed_px + path.fixed_px + 2 * STUB + PART_WIDTH,
+      }));
+  });
 }
 
 interface HosePath {
   readonly path: string;
   readonly endX: number;
   readonly labelX: number;
+  /** Level line to write on. */
+  readonly room_px: number;
 }
 
 /** An S from the joint to its row, then straight on; its drawn length is exactly to scale. */
 function hosePath(x: number, y: number, rowY: number, drawn_px: number): HosePath {
   const rise = rowY - y;
   if (Math.abs(rise) < 0.5)
-    return { path: `M${x} ${y} H${x + drawn_px}`, endX: x + drawn_px, labelX: x + drawn_px / 2 };
+    return {
+      path: `M${x} ${y} H${x + drawn_px}`,
+      endX: x + drawn_px,
+      labelX: x + drawn_px / 2,
+      room_px: drawn_px,
+    };
   // A very short hose on a far row still reaches it: its S becomes as steep as its length allows.
   let fan = FAN;
   while (fan > 1 && curveLength(fan, rise) > drawn_px) fan -= 1;
@@ -198,6 +239,7 @@ function hosePath(x: number, y: number, rowY: number, drawn_px: number): HosePat
     path: `M${x} ${y} C${x + fan / 2} ${y} ${x + fan / 2} ${rowY} ${x + fan} ${rowY} H${endX}`,
     endX,
     labelX: x + fan + straight / 2,
+    room_px: straight,
   };
 }
 

@@ -1,5 +1,5 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
-import { problemText } from '@zephyrcombe/contract';
+import { problemText, SEAL_NAMES } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -60,13 +60,15 @@ export function FitPage() {
           <Sheet>
             <SheetTitle>
               Joint {toTorque.indexOf(current.joint.id) + 1}, {current.joint.name.toLowerCase()}:{' '}
-              {current.eyes === 1 ? 'one eye' : `${current.eyes} eyes on one bolt`}
+              {howItSeals(current)}
             </SheetTitle>
             <JointDrawing view={current} />
-            <Fine>
-              Drawn to scale from the parts in the box.{' '}
-              {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
-            </Fine>
+            {current.joint.seal === 'banjo' ? (
+              <Fine>
+                Drawn to scale from the parts in the box.{' '}
+                {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
+              </Fine>
+            ) : null}
           </Sheet>
         ) : null}
         <Sheet>
@@ -188,4 +190,9 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
       <SaveProblem save={editJob} onTakeTheirs={() => setAttempt(attempt + 1)} />
     </div>
   );
+}
+
+function howItSeals({ joint, eyes }: JointView): string {
+  if (joint.seal !== 'banjo') return SEAL_NAMES[joint.seal];
+  return eyes === 1 ? 'one eye' : `${eyes} eyes on one bolt`;
 }

@@ -210,7 +210,7 @@ function Drawings({
 }) {
   const write = useWriter();
   const [ref, width] = useWidth<HTMLDivElement>(Math.min(window.innerWidth, 1400) - 70);
-  const drawn = Math.max(width - 2, 760);
+  const drawn = Math.max(width - 2, 980);
   const scale = Math.min(...layouts.map(({ circuit }) => layoutStrip(circuit, drawn).scale_px_per_m));
   return (
     <Scroll ref={ref} tabIndex={0} role="region" aria-label="Layouts drawn to one scale">

@@ -104,7 +104,7 @@ export function LookOverPage() {
                     <td>{SEAT_NAMES[port.seat]}</td>
                     <td>
                       {SEAL_NAMES[joint.seal]}
-                      {eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
+                      {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
                     </td>
                     <td>
                       {

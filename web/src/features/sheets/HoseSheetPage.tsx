@@ -1,5 +1,5 @@
 import type { JobDetail, JobHose } from '@zephyrcombe/contract';
-import { datumName, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { datumName, MATERIAL_NAMES, torqueSourceName } from '@zephyrcombe/contract';
 import type { EndGeometry } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
@@ -26,7 +26,7 @@ export function HoseSheetPage() {
                 <th scope="col">Eyes</th>
                 <th scope="col">Bolt</th>
                 <th scope="col">Fresh washers</th>
-                <th scope="col">Torque, hose maker’s sheet</th>
+                <th scope="col">Torque, and whose figure it is</th>
               </tr>
             </thead>
             <tbody>
@@ -110,7 +110,7 @@ function JointRow({ view }: { readonly view: JointView }) {
   return (
     <tr>
       <td>{joint.name}</td>
-      <td className="figure">{eyes}</td>
+      <td className="figure">{joint.seal === 'banjo' ? eyes : '–'}</td>
       <td>
         {chosen.bolt
           ? `${chosen.bolt.thread} × ${write.length(chosen.bolt.length_m)}, ${MATERIAL_NAMES[chosen.bolt.material]}`
@@ -121,7 +121,10 @@ function JointRow({ view }: { readonly view: JointView }) {
           ? `${stack.value.washers}, ${MATERIAL_NAMES[chosen.washer.material]}`
           : 'none'}
       </td>
-      <td className="figure">{write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}</td>
+      <td>
+        {write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)},{' '}
+        {torqueSourceName(joint.torque.source)}
+      </td>
     </tr>
   );
 }

@@ -1,5 +1,5 @@
 import type { Bolt, Washer } from '@zephyrcombe/contract';
-import { MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { MATERIAL_NAMES, SEAL_NAMES } from '@zephyrcombe/contract';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import { JointSection } from '../../drawing/JointSection.tsx';
@@ -21,6 +21,8 @@ export function JointDrawing({
   const write = useWriter();
   const { joint, port, eyes, hoses } = view;
   const stack = stackOf(view, bolt, washer);
+  if (joint.seal !== 'banjo')
+    return <Fine>No stack to draw: it seals as a {SEAL_NAMES[joint.seal]} on its own seat.</Fine>;
   if (!bolt || !washer || joint.eyeThickness_m === null || port.depth_m === null || !isCalculated(stack)) {
     return <Fine>The section is drawn once bolt, washers and the port’s depth are known.</Fine>;
   }

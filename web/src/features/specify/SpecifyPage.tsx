@@ -1,6 +1,6 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
 import type { Bolt, JobHose, Washer } from '@zephyrcombe/contract';
-import { datumName, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { datumName, MATERIAL_NAMES, torqueSourceName } from '@zephyrcombe/contract';
 import type { JointMaterial } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, exampleBanjo, JOINT_MATERIALS } from '@zephyrcombe/core';
 import { Link, useNavigate } from 'react-router';
@@ -254,7 +254,7 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             </span>
           </Spread>
           <Spread>
-            <Label>torque, hose maker’s sheet</Label>
+            <Label>torque, {torqueSourceName(joint.torque.source)}</Label>
             <strong>{write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}</strong>
           </Spread>
         </Rows>

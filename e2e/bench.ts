@@ -1,0 +1,119 @@
+/**
+ * `npm run bench:browser`: how long the page is busy with one change, in Chromium, against one frame of 1/60 s. Not a
+ * test: nothing here can fail a build.
+ */
+import type { Page } from '@playwright/test';
+import { signIn, test } from './support/zephyrcombe.ts';
+
+const FRAME_ms = 1000 / 60;
+const PARTS = 60;
+
+interface Busy {
+  /** Until the page has handled the event and React has written its changes. */
+  readonly handled_ms: number;
+  /** Until the next frame begins. */
+  readonly frame_ms: number;
+}
+
+function report(name: string, samples: readonly Busy[]): void {
+  const at = (share: number, of: (busy: Busy) => number) =>
+    [...samples].map(of).sort((left, right) => left - right)[Math.floor(share * (samples.length - 1))] ??
+    Number.NaN;
+  const line = (label: string, of: (busy: Busy) => number) =>
+    `${label} p50 ${(at(0.5, of) / FRAME_ms).toFixed(2)} ×, p95 ${(at(0.95, of) / FRAME_ms).toFixed(2)} × a frame`;
+  process.stdout.write(
+    `${name}, ${samples.length} times: ${line('handled', (busy) => busy.handled_ms)}; ${line('next frame', (busy) => busy.frame_ms)}\n`,
+  );
+}
+
+/** Sends one event after the other to what has the focus, or to a field, and takes the time of each. */
+async function measure(
+  page: Page,
+  selector: string,
+  values: readonly string[],
+  kind: 'key' | 'input',
+): Promise<readonly Busy[]> {
+  return page.evaluate(
+    async ([target, texts, how]) => {
+      const samples: { handled_ms: number; frame_ms: number }[] = [];
+      const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(undefined)));
+      for (const text of texts) {
+        const element = document.querySelector<HTMLElement>(target);
+        if (!element) throw new Error(`no ${target}`);
+        await frame();
+        await frame();
+        const start = performance.now();
+        if (how === 'key') {
+          element.dispatchEvent(new KeyboardEvent('keydown', { key: text, bubbles: true, cancelable: true }));
+        } else {
+          const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+          set?.call(element, text);
+          element.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+        const handled_ms = performance.now() - start;
+        await frame();
+        samples.push({ handled_ms, frame_ms: performance.now() - start });
+      }
+      return samples;
+    },
+    [selector, values, kind] as const,
+  );
+}
+
+test('a drawing of sixty parts, and the thread finder', async ({ page, own }) => {
+  test.setTimeout(180_000);
+  await signIn(page, own);
+  await page.getByRole('link', { name: 'Vehicles' }).click();
+  await page.getByRole('button', { name: 'New vehicle' }).click();
+  await page.getByLabel('What it is called here').fill('Sixty parts');
+  await page.getByLabel('Kind').selectOption('car');
+  await page.getByText('Four corners, front and rear split').click();
+  await page.getByRole('button', { name: /^Enter the vehicle/ }).click();
+  await page.getByRole('link', { name: 'Change on the drawing' }).first().click();
+  const standing = page.locator('[data-part]');
+  await standing.first().waitFor();
+  // Junctions cut into the lines, here and there, until the drawing is large.
+  for (let count = await standing.count(); count < PARTS; count += 1) {
+    const lines = page.locator('g[data-stop][aria-label^="hose"], g[data-stop][aria-label^="hard line"]');
+    await lines.nth((count * 7) % (await lines.count())).press('j');
+  }
+  await page.getByRole('button', { name: 'Save the circuit' }).click();
+  await page.getByRole('button', { name: 'Saved' }).waitFor();
+  const part = '[data-part]';
+  report(
+    `${PARTS} parts: a nipple put on`,
+    await measure(
+      page,
+      part,
+      Array.from({ length: 40 }, () => 'n'),
+      'key',
+    ),
+  );
+  report(
+    `${PARTS} parts: a hose made a hard line and back`,
+    await measure(
+      page,
+      'g[data-stop][aria-label^="hose"], g[data-stop][aria-label^="hard line"]',
+      Array.from({ length: 40 }, () => 'h'),
+      'key',
+    ),
+  );
+  report(
+    `${PARTS} parts: another part selected`,
+    await measure(
+      page,
+      part,
+      Array.from({ length: 40 }, () => 'Enter'),
+      'key',
+    ),
+  );
+
+  await page.goto(`${own.address}/bench/threads?of=internal&d=8.93+mm&s=10.57+mm&n=10`);
+  await page.getByRole('heading', { name: /explain/ }).waitFor();
+  const bores = Array.from({ length: 60 }, (_none, index) => `${(8.4 + index * 0.02).toFixed(2)} mm`);
+  report('thread finder: a bore typed', await measure(page, 'input', bores, 'input'));
+  await page.goto(`${own.address}/bench/threads?d=9.87+mm`);
+  await page.getByRole('heading', { name: /explain/ }).waitFor();
+  const diameters = Array.from({ length: 60 }, (_none, index) => `${(9.3 + index * 0.012).toFixed(3)} mm`);
+  report('thread finder: a bolt’s diameter typed', await measure(page, 'input', diameters, 'input'));
+});
