@@ -46,8 +46,8 @@ async function measure(
         if (how === 'key') {
           element.dispatchEvent(new KeyboardEvent('keydown', { key: text, bubbles: true, cancelable: true }));
         } else {
-          const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-          set?.call(element, text);
+          // React listens to the setter of the prototype.
+          Reflect.set(HTMLInputElement.prototype, 'value', text, element);
           element.dispatchEvent(new Event('input', { bubbles: true }));
         }
         const handled_ms = performance.now() - start;

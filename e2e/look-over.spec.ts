@@ -245,6 +245,15 @@ test('a finding gets a photograph, judged by its content; a hose left on is warn
   await expect(page.getByRole('dialog').getByRole('img')).toHaveJSProperty('naturalWidth', 320);
   await page.getByRole('button', { name: 'Close' }).click();
 
+  // A date code that reads two ways is asked about; the age follows.
+  await page.getByRole('button', { name: 'Correct its date, Front left hose' }).click();
+  await page.getByLabel('Date code, as printed on the hose').fill('1119');
+  await expect(page.getByRole('group', { name: 'What the date code may mean' })).toContainText(
+    'Which is it?',
+  );
+  await page.getByRole('button', { name: 'November 2019' }).click();
+  await expect(page.getByText(/years .*over the four years of rubber hose/).first()).toBeVisible();
+
   await page.getByText('Replaced in this job').nth(1).click();
   await expect(page.getByRole('heading', { name: 'Front left hose stays on: cracked' })).toBeHidden();
   await expect(page.getByRole('button', { name: 'Take 2 hoses to Measure' })).toBeVisible();

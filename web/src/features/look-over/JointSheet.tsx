@@ -1,14 +1,9 @@
 /** The joint at hand in Look over: what is at its port, which thread it is, what was found on it. */
-import type { HydraulicsEntry, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { changePort } from '@zephyrcombe/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { ApiError, RequestOf } from '../../api/client.ts';
-import { call } from '../../api/client.ts';
-import { jobQuery, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
@@ -17,21 +12,14 @@ import { Findings } from '../findings/Findings.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { ThreadFinder } from '../threads/ThreadFinder.tsx';
 import { readState, writeState } from '../threads/threadState.ts';
+import { useCircuitSave } from './useCircuitSave.ts';
 
 export function JointSheet({ jointId }: { readonly jointId: string }) {
   const { job, circuit } = useJob();
-  const client = useQueryClient();
   const [search, setSearch] = useSearchParams();
   const stored = useMemo(() => hydraulicsOf(circuit), [circuit]);
   const [edited, setEdited] = useState<Hydraulics | null>(null);
-  const save = useMutation<VehicleDetail, ApiError, RequestOf<'saveCircuit'>>({
-    mutationFn: (input) => call('saveCircuit', input),
-    onSuccess: (detail) => {
-      client.setQueryData(vehicleQuery(circuit.vehicleId).queryKey, detail);
-      setEdited(null);
-      return client.invalidateQueries({ queryKey: jobQuery(job.id).queryKey });
-    },
-  });
+  const { save, send, readAgain } = useCircuitSave(() => setEdited(null));
   const shown = edited ?? stored;
   const joint = shown.joints.find((candidate) => candidate.id === jointId);
   const port = shown.ports.find((candidate) => candidate.id === joint?.portId);
@@ -50,12 +38,6 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
           query.delete(key);
       return query;
     });
-  const send = (hydraulics: Hydraulics) =>
-    save.mutate({
-      params: { vehicleId: circuit.vehicleId, circuitId: circuit.id },
-      body: { version: circuit.version, hydraulics: hydraulics as HydraulicsEntry },
-    });
-
   if (finding && !finished) {
     return (
       <Stack $gap={12}>
@@ -63,10 +45,7 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
           <strong>Which thread is at {joint.name}?</strong>
           <TextButton onPress={() => find(false)}>Back to the joint</TextButton>
         </Line>
-        <SaveProblem
-          save={save}
-          onTakeTheirs={() => void client.invalidateQueries({ queryKey: jobQuery(job.id).queryKey })}
-        />
+        <SaveProblem save={save} onTakeTheirs={readAgain} />
         <ThreadFinder
           state={readState(search)}
           onState={(state) => put((query) => writeState(state, query))}

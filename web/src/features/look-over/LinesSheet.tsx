@@ -1,18 +1,22 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { hoseAgeText, LINE_NAMES } from '@zephyrcombe/contract';
-import type { FoundOn } from '@zephyrcombe/core';
-import { hoseAge, judgeLeftOn } from '@zephyrcombe/core';
+import { hoseAgeText, hydraulicsOf, LINE_NAMES } from '@zephyrcombe/contract';
+import type { Construction, FoundOn } from '@zephyrcombe/core';
+import { changeLine, CONSTRUCTIONS, hoseAge, judgeLeftOn } from '@zephyrcombe/core';
+import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { today } from '../../app/today.ts';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Tick } from '../../design/fields.tsx';
-import { Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { TextButton } from '../../design/Button.tsx';
+import { ChoiceRow, Tick } from '../../design/fields.tsx';
+import { Label, Rows, Sheet, SheetTitle, Spread, Stack, Unseen } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
+import { DateCodeEntry } from '../circuit-editor/DateCodeEntry.tsx';
 import { Findings } from '../findings/Findings.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
+import { useCircuitSave } from './useCircuitSave.ts';
 
 export function LinesSheet() {
   const detail = useJob();
@@ -60,6 +64,7 @@ export function LinesSheet() {
                   Replaced in this job
                 </Tick>
               ) : null}
+              {line.kind === 'hose' && !finished ? <DateOnHose line={line} /> : null}
               <Findings subject={line.kind} subjectId={line.id} name={line.name} />
             </Stack>
           ))}
@@ -86,5 +91,43 @@ function LineFacts({ line }: { readonly line: Hose }) {
         .join(', ')}{' '}
       {age?.ok ? <Working of={`age of ${line.name}`} result={age} /> : null}
     </Label>
+  );
+}
+
+/** The date code, read where the hose is: the age follows, and with it whether the hose is due. */
+function DateOnHose({ line }: { readonly line: Hose }) {
+  const { circuit } = useJob();
+  const [open, setOpen] = useState(false);
+  const { save, send, readAgain } = useCircuitSave(() => setOpen(false));
+  if (!open) {
+    return (
+      <div>
+        <TextButton onPress={() => setOpen(true)}>
+          {line.madeOn === null ? 'Read its date code' : 'Correct its date'}
+          <Unseen>, {line.name}</Unseen>
+        </TextButton>
+      </div>
+    );
+  }
+  const change = (part: Partial<Pick<Hose, 'madeOn' | 'construction'>>) =>
+    send(changeLine(hydraulicsOf(circuit), line.id, part));
+  return (
+    <Stack $gap={8}>
+      <ChoiceRow<Construction>
+        label="Made of"
+        value={line.construction}
+        options={CONSTRUCTIONS.map((construction) => ({ value: construction, text: construction }))}
+        onChange={(construction) => change({ construction })}
+      />
+      <DateCodeEntry
+        madeOn={line.madeOn}
+        construction={line.construction}
+        onDate={(madeOn) => change({ madeOn })}
+      />
+      <SaveProblem save={save} onTakeTheirs={readAgain} />
+      <div>
+        <TextButton onPress={() => setOpen(false)}>Not now</TextButton>
+      </div>
+    </Stack>
   );
 }
