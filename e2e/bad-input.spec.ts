@@ -153,3 +153,35 @@ test('a sign-in that has run out leads to the sign-in page and back, with what w
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('926 mm');
 });
+
+test('a reply that comes while the next page is on its way does not call a person back', async ({
+  page,
+  own,
+}) => {
+  await openJob(page, own, 'Raised bars, new front hoses', 'Bleed');
+  await page.getByRole('button', { name: 'Stroke', exact: true }).click();
+  const hold = async (pattern: RegExp) => {
+    let release = () => {};
+    const held = new Promise<void>((resolve) => {
+      release = resolve;
+    });
+    await page.route(pattern, async (route) => {
+      await held;
+      await route.continue();
+    });
+    return release;
+  };
+  const reply = await hold(/\/nipples\/[^/]+\/events$/);
+  const chunk = await hold(/HandOverPage/);
+  await page.getByRole('button', { name: /^Clear:/ }).click();
+  await page.getByRole('link', { name: /^Hand over/ }).click();
+  const answered = page.waitForResponse(/\/nipples\/[^/]+\/events$/);
+  reply();
+  await answered;
+  await expect
+    .poll(() => own.query(`SELECT jobId FROM bleed_run WHERE events LIKE '%"clear"%'`))
+    .toHaveLength(2);
+  chunk();
+  await expect(page).toHaveURL(/\/hand-over/);
+  await expect(page.getByRole('checkbox').first()).toBeVisible();
+});

@@ -246,7 +246,7 @@ test('a finding gets a photograph, judged by its content; a hose left on is warn
   await page.getByRole('button', { name: 'Close' }).click();
 
   // A date code that reads two ways is asked about; the age follows.
-  await page.getByRole('button', { name: 'Correct its date, Front left hose' }).click();
+  await page.getByRole('button', { name: 'Correct its date on Front left hose' }).click();
   await page.getByLabel('Date code, as printed on the hose').fill('1119');
   await expect(page.getByRole('group', { name: 'What the date code may mean' })).toContainText(
     'Which is it?',

@@ -47,6 +47,8 @@ export function BleedPage() {
   const detail = useJob();
   const write = useWriter();
   const [search, setSearch] = useSearchParams();
+  // Here and not at the counter: what failed is still said when the next nipple is shown.
+  const add = useJobAction('addBleedEvent', detail.job.id);
   const order = orderedNipples(detail);
   if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
   const views = order.value.map((turn) => nippleView(detail, turn));
@@ -101,11 +103,12 @@ export function BleedPage() {
       <Counter
         key={current.turn.nippleId}
         detail={detail}
+        add={add}
         view={current}
         place={views.indexOf(current) + 1}
         total={views.length}
         allClear={views.every((view) => view.clear)}
-        onNext={() => setSearch({}, { replace: true })}
+        onClear={() => (search.has('nipple') ? setSearch({}, { replace: true }) : undefined)}
       />
     </Layout>
   );
@@ -163,16 +166,15 @@ interface CounterProps {
   readonly place: number;
   readonly total: number;
   readonly allClear: boolean;
-  readonly onNext: () => void;
+  readonly add: ReturnType<typeof useJobAction<'addBleedEvent'>>;
+  /** The nipple is done: the next open one is shown, as soon as it is pressed and not when the reply comes. */
+  readonly onClear: () => void;
 }
 
-function Counter({ detail, view, place, total, allClear, onNext }: CounterProps) {
+function Counter({ detail, add, view, place, total, allClear, onClear }: CounterProps) {
   const jobId = detail.job.id;
   const { nippleId } = view.turn;
   const navigate = useNavigate();
-  const add = useJobAction('addBleedEvent', jobId, ({ body }) =>
-    body?.kind === 'clear' ? onNext() : undefined,
-  );
   const undo = useJobAction('undoBleedEvent', jobId);
   const guard = guardOf(detail);
   const finished = detail.job.status === 'finished';
@@ -232,7 +234,13 @@ function Counter({ detail, view, place, total, allClear, onNext }: CounterProps)
           </StrokeButton>
           <Two>
             <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
-            <PlainButton isDisabled={view.strokes === 0 || view.clear} onPress={() => record('clear')}>
+            <PlainButton
+              isDisabled={view.strokes === 0 || view.clear}
+              onPress={() => {
+                record('clear');
+                onClear();
+              }}
+            >
               {place < total ? 'Clear: next' : 'Clear: done'}
             </PlainButton>
           </Two>

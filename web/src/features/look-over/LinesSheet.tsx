@@ -104,7 +104,7 @@ function DateOnHose({ line }: { readonly line: Hose }) {
       <div>
         <TextButton onPress={() => setOpen(true)}>
           {line.madeOn === null ? 'Read its date code' : 'Correct its date'}
-          <Unseen>, {line.name}</Unseen>
+          <Unseen> on {line.name}</Unseen>
         </TextButton>
       </div>
     );

@@ -34,7 +34,9 @@ export function VehiclesPage() {
       .map((item) => item.state);
     return states.includes('overdue') ? 'fluid overdue' : states.includes('soon') ? 'fluid due soon' : null;
   };
-  const found = (vehicles.data?.items ?? []).filter((vehicle) =>
+  // The list waits for what is due, so that nothing moves when it comes.
+  const listed = due.isPending ? [] : (vehicles.data?.items ?? []);
+  const found = listed.filter((vehicle) =>
     `${vehicle.name} ${vehicle.plate ?? ''} ${VEHICLE_KIND_NAMES[vehicle.kind]}`
       .toLowerCase()
       .includes(wanted),
@@ -70,7 +72,7 @@ export function VehiclesPage() {
             </Spread>
           ))}
         </Rows>
-        {vehicles.data && found.length === 0 ? (
+        {vehicles.data && !due.isPending && found.length === 0 ? (
           <Fine>
             {vehicles.data.items.length === 0
               ? 'No vehicle yet. Enter the first one, or read a document.'
