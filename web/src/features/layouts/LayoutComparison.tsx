@@ -33,7 +33,9 @@ export function useLayouts(found: Hydraulics): readonly LaidOut[] {
   );
 }
 
+/* What is only read out is placed absolutely: without `relative` it would widen the page. */
 const Scroll = styled.div`
+  position: relative;
   overflow-x: auto;
   background: ${colour('sheet')};
   border: 1px solid ${colour('hairline')};

@@ -50,7 +50,9 @@ const Table = styled.table`
   }
 `;
 
+/* What is only read out is placed absolutely: without `relative` it would widen the page. */
 const Scroll = styled.div`
+  position: relative;
   overflow-x: auto;
 `;
 
