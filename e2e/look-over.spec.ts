@@ -61,6 +61,14 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(onDrawing(page, /^Junction/)).toBeVisible();
 
+  // A torque is nobody's until somebody has read the sheet; upside down it is not saved.
+  await onDrawing(page, /^Joint Front caliper/).click();
+  await page.getByLabel('Torque, to').fill('10 N·m');
+  await expect(page.getByText('The lower figure is above the upper one')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save the circuit' })).toBeDisabled();
+  await page.getByLabel('Torque, to').fill('24 N·m');
+  await page.getByLabel('Whose figure it is').selectOption({ label: 'vehicle maker’s manual' });
+
   // What is not saved survives a reload.
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Your unsaved drawing is back' })).toBeVisible();
@@ -71,6 +79,15 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
     'Front master to Caliper 2',
     'Junction to Caliper 2',
   ]);
+  const [joint] = await own.query<{ torque: unknown }>(
+    `SELECT joint.torque FROM joint JOIN circuit ON circuit.id = joint.circuitId JOIN vehicle ON vehicle.id = circuit.vehicleId
+      WHERE vehicle.name = 'Beach donkey' AND joint.name = 'Front caliper'`,
+  );
+  expect(joint?.torque).toEqual({
+    minimum_Nm: 18,
+    maximum_Nm: 24,
+    source: 'vehicleMaker',
+  });
 });
 
 test('the same by keyboard alone: walk, lead a hose, make it a hard line, add a nipple, take out, undo', async ({

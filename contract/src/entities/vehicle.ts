@@ -82,11 +82,16 @@ export type Bolt = z.infer<typeof BoltSchema>;
 export const WasherSchema = z.strictObject({ material: z.enum(JOINT_MATERIALS), thickness_m: Length_m });
 export type Washer = z.infer<typeof WasherSchema>;
 
-export const TorqueRangeSchema = z.strictObject({
-  minimum_Nm: z.number().positive().max(200),
-  maximum_Nm: z.number().positive().max(200),
-  source: z.enum(SOURCE_IDS).nullable(),
-});
+export const TorqueRangeSchema = z
+  .strictObject({
+    minimum_Nm: z.number().positive().max(200),
+    maximum_Nm: z.number().positive().max(200),
+    source: z.enum(SOURCE_IDS).nullable(),
+  })
+  .refine((range) => range.minimum_Nm <= range.maximum_Nm, {
+    path: ['maximum_Nm'],
+    error: 'must be at least the lower figure',
+  });
 
 const HydraulicJointSchema = z.strictObject({
   id: Id,

@@ -5,7 +5,7 @@
 import type { Circuit, HydraulicsEntry } from '@zephyrcombe/contract';
 import { renumber } from '@zephyrcombe/contract';
 import type { PatternId } from '@zephyrcombe/core';
-import { replaceLine, startPattern } from '@zephyrcombe/core';
+import { addComponent, changeLine, connect, replaceLine, startPattern } from '@zephyrcombe/core';
 import { demoId } from './identity.ts';
 
 type KeyedCircuit = Circuit & { readonly key: string };
@@ -169,6 +169,7 @@ export const TOLLAN = circuitsOf(
   },
 );
 
+let rearPart = 0;
 /** The pipe from the pedal to the tee was made anew in the shop, and so were the hoses. */
 export const BRINDLE = circuitsOf(
   'brindle',
@@ -188,9 +189,33 @@ export const BRINDLE = circuitsOf(
   (front) => {
     const main = front.hoses.find((line) => line.name === 'Front main hose');
     if (!main) throw new Error('The trike has no main line');
-    const piped = replaceLine(front, main.id, 'hardLine');
+    const tee = front.components.find((part) => part.kind === 'junction');
+    const rear = addComponent(
+      replaceLine(front, main.id, 'hardLine'),
+      () => demoId(`brindle/rear part ${(rearPart += 1)}`),
+      'wheelCylinder',
+      'Rear wheel cylinder',
+      'axle',
+    );
+    // Coupled: the same pedal reaches the rear drum by a pipe from the tee.
+    const coupled = connect(
+      rear.circuit,
+      () => demoId(`brindle/rear part ${(rearPart += 1)}`),
+      tee?.id ?? '',
+      rear.componentId,
+    );
+    const piped = changeLine(
+      replaceLine(coupled.circuit, coupled.lineId ?? '', 'hardLine'),
+      coupled.lineId ?? '',
+      {
+        name: 'Rear hard line',
+        length_m: mm(1640),
+        estimated: false,
+      },
+    );
     return {
       ...renumber(piped, (id) => id),
+      name: 'Front pair and coupled rear',
       hoses: piped.hoses.map((line) =>
         line.id === main.id ? { ...line, name: 'Front hard line', estimated: false } : { ...line },
       ),

@@ -107,6 +107,20 @@ describe('a vehicle and its hydraulics', () => {
     expect(hydraulicsOf(circuitOf(await read(entered.vehicle.id)))).toEqual(hydraulics);
   });
 
+  test('a torque range upside down is refused at its field', async () => {
+    const entered = await create(patternOf('singleFront'));
+    const hydraulics = hydraulicsOf(circuitOf(entered));
+    const joints = hydraulics.joints.map((joint) => ({
+      ...joint,
+      torque: { minimum_Nm: 30, maximum_Nm: 20, source: 'vehicleMaker' },
+    }));
+    const reply = problemOf(await save(entered, { ...hydraulics, joints }));
+    expect(reply.errors?.[0]).toEqual({
+      field: 'hydraulics.joints.0.torque.maximum_Nm',
+      message: 'must be at least the lower figure',
+    });
+  });
+
   test('a part of another vehicle is not taken over', async () => {
     const one = await create(patternOf('singleFront'));
     const other = await create(patternOf('singleRear'));

@@ -102,7 +102,10 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
   const { state, dispatch, save, isChanged } = editor;
   const { circuit, selection } = state;
   const faults = useMemo(() => circuitFaults(circuit), [circuit]);
-  const cannotBeSaved = faults.some((fault) => BROKEN.has(fault.code)) || namelessPart(circuit);
+  const cannotBeSaved =
+    faults.some((fault) => BROKEN.has(fault.code)) ||
+    namelessPart(circuit) ||
+    circuit.joints.some((joint) => joint.torque.minimum_Nm > joint.torque.maximum_Nm);
 
   // Undo and redo work wherever the eyes are, but in a text field the field's own undo comes first.
   useEffect(() => {

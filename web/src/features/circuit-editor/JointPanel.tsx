@@ -91,6 +91,12 @@ export function JointPanel({ circuit, joint, port, onChange, finder, title }: Jo
             options={SEATS.map((seat) => ({ value: seat, text: SEAT_NAMES[seat] }))}
             onChange={(seat) => onChange(changePort(circuit, port.id, { seat }))}
           />
+          <Torque
+            joint={joint}
+            onTorque={(torque, field) =>
+              onChange(changeJoint(circuit, joint.id, { torque }), `${joint.id} ${field}`)
+            }
+          />
           {port.gender === 'internal' ? (
             <QuantityEntry
               key={`${port.id} depth`}
@@ -184,5 +190,56 @@ export function Wrenches({ hexagon_m, end }: { readonly hexagon_m: number; reado
         </Fine>
       ) : null}
     </div>
+  );
+}
+
+interface TorqueProps {
+  readonly joint: HydraulicJoint;
+  readonly onTorque: (torque: HydraulicJoint['torque'], field: string) => void;
+}
+
+/** The figures somebody vouches for, or nobody's until the sheet has been read. */
+function Torque({ joint, onTorque }: TorqueProps) {
+  const { torque } = joint;
+  const upsideDown = torque.minimum_Nm > torque.maximum_Nm;
+  return (
+    <Stack $gap={6}>
+      <QuantityEntry
+        key={`${joint.id} torque from`}
+        label="Torque, from"
+        kind="torque"
+        value_SI={torque.minimum_Nm}
+        onValue={(minimum_Nm) =>
+          minimum_Nm === null ? undefined : onTorque({ ...torque, minimum_Nm }, 'torque from')
+        }
+      />
+      <QuantityEntry
+        key={`${joint.id} torque to`}
+        label="Torque, to"
+        kind="torque"
+        value_SI={torque.maximum_Nm}
+        onValue={(maximum_Nm) =>
+          maximum_Nm === null ? undefined : onTorque({ ...torque, maximum_Nm }, 'torque to')
+        }
+      />
+      {upsideDown ? (
+        <Fine role="alert">The lower figure is above the upper one: type them again.</Fine>
+      ) : null}
+      <Pick
+        label="Whose figure it is"
+        value={torque.source ?? ''}
+        options={[
+          { value: '', text: 'nobody’s yet: not to be relied on' },
+          { value: 'vehicleMaker', text: 'vehicle maker’s manual' },
+          { value: 'hoseMaker', text: 'hose maker’s sheet' },
+        ]}
+        onChange={(source) =>
+          onTorque(
+            { ...torque, source: source === 'vehicleMaker' || source === 'hoseMaker' ? source : null },
+            'torque source',
+          )
+        }
+      />
+    </Stack>
   );
 }
