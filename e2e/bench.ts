@@ -78,7 +78,7 @@ test('a drawing of sixty parts, and the thread finder', async ({ page, own }) =>
     await lines.nth((count * 7) % (await lines.count())).press('j');
   }
   await page.getByRole('button', { name: 'Save the circuit' }).click();
-  await page.getByRole('button', { name: 'Saved' }).waitFor();
+  await page.getByRole('button', { name: 'Saved', exact: true }).waitFor();
   const part = '[data-part]';
   report(
     `${PARTS} parts: a nipple put on`,

@@ -73,7 +73,7 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Your unsaved drawing is back' })).toBeVisible();
   await page.getByRole('button', { name: 'Save the circuit' }).click();
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
   expect((await lines(own, 'Beach donkey')).map((line) => line.name)).toEqual([
     'Front hose',
     'Front master to Caliper 2',
@@ -124,7 +124,7 @@ test('the same by keyboard alone: walk, lead a hose, make it a hard line, add a 
   await expect(onDrawing(page, /^Junction.*with bleed nipple/)).toBeVisible();
   await page.getByRole('button', { name: 'Save the circuit' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
   const saved = await lines(own, 'Key bike');
   expect(saved).toHaveLength(4);
   expect(saved.filter((line) => line.kind === 'hardLine').map((line) => line.name)).toEqual(['Main hose']);
