@@ -154,3 +154,29 @@ export type { WrenchJudgement, WrenchSize } from './fittings/hexagon.ts';
 export type { WrenchVerdict } from './fittings/wrenchVerdict.ts';
 export { judgeWrench, WRENCH_SIZES, wrenchesFor } from './fittings/hexagon.ts';
 export { STROKE_EFFICIENCY } from './bleeding/strokes.ts';
+export type { Vector } from './geometry/vector.ts';
+export { add, distanceBetween, dot, norm, scaled, subtract, unit } from './geometry/vector.ts';
+export type {
+  ArmedStrutRig,
+  ForkRig,
+  LiveAxleRig,
+  Placement,
+  StrutRig,
+  SwingArmRig,
+} from './route/motion.ts';
+export {
+  armedStrut,
+  forkAxis,
+  liveAxle,
+  steeredLower,
+  steeredUpper,
+  STILL,
+  strut,
+  swingArm,
+} from './route/motion.ts';
+export type { DubinsPath, DubinsWord, PlanarEnd, SpaceEnd, SpacePath } from './route/dubins.ts';
+export { planarDubins, spaceArcStraightArc } from './route/dubins.ts';
+export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
+export { NODES, solveRod } from './route/rod.ts';
+export type { TightestBend } from './route/measures.ts';
+export { bending, curvatures, rodPoints, tightestBend } from './route/measures.ts';
