@@ -180,3 +180,14 @@ export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
 export { NODES, solveRod } from './route/rod.ts';
 export type { TightestBend } from './route/measures.ts';
 export { bending, curvatures, rodPoints, tightestBend } from './route/measures.ts';
+export type {
+  EnvelopeVerdict,
+  LengthScan,
+  LengthWindow,
+  Pose as RoutePose,
+  PoseGrid,
+  PoseShape,
+  Route,
+  RouteEnd,
+} from './route/envelope.ts';
+export { freeHose, judgeEnvelope, lengthWindow, solveEnvelope, TAUT_RATIO } from './route/envelope.ts';
