@@ -10,7 +10,8 @@ export const cross = (a: Vector, b: Vector): Vector => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const norm = (a: Vector): number => Math.hypot(a[0], a[1], a[2]);
+// Not Math.hypot: it guards against overflow that metres do not reach, and is many times slower.
+export const norm = (a: Vector): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
 export const distanceBetween = (a: Vector, b: Vector): number => norm(subtract(a, b));
 
 /** Of length one. A vector without length has no direction: the zero vector comes back. */

@@ -374,9 +374,12 @@ class Descent {
 
   private largestStep(): number {
     let largest = 0;
-    for (let node = 1; node <= this.count; node += 1)
-      largest = Math.max(largest, Math.hypot(this.step[2 * node] ?? 0, this.step[2 * node + 1] ?? 0));
-    return largest;
+    for (let at = 2; at < 2 * (this.count + 1); at += 2) {
+      const u = this.step[at] ?? 0;
+      const v = this.step[at + 1] ?? 0;
+      largest = Math.max(largest, u * u + v * v);
+    }
+    return Math.sqrt(largest);
   }
 
   /** Turns every tangent by its share of the step, along the sphere. */
@@ -384,12 +387,15 @@ class Descent {
     const { tangents: t, across, step, trial, count } = this;
     trial.set(t);
     for (let node = 1; node <= count; node += 1) {
-      const [u, v] = [share * (step[2 * node] ?? 0), share * (step[2 * node + 1] ?? 0)];
-      const angle = Math.hypot(u, v);
+      const u = share * (step[2 * node] ?? 0);
+      const v = share * (step[2 * node + 1] ?? 0);
+      const angle = Math.sqrt(u * u + v * v);
       const sine = angle < 1e-12 ? 1 : Math.sin(angle) / angle;
+      const cosine = Math.cos(angle);
+      const frame = 6 * node;
       for (let axis = 0; axis < 3; axis += 1) {
-        const sideways = u * (across[6 * node + axis] ?? 0) + v * (across[6 * node + 3 + axis] ?? 0);
-        trial[3 * node + axis] = Math.cos(angle) * (t[3 * node + axis] ?? 0) + sine * sideways;
+        const sideways = u * (across[frame + axis] ?? 0) + v * (across[frame + 3 + axis] ?? 0);
+        trial[3 * node + axis] = cosine * (t[3 * node + axis] ?? 0) + sine * sideways;
       }
     }
   }
