@@ -104,7 +104,7 @@ describe('photographs', () => {
     await record(body);
     const bytes = png(40, 30);
     // What it calls itself does not count.
-    const reply = await upload(body.id, bytes, 'image/jpeg');
+    const reply = await upload(body.id, bytes, 'image/heic');
     const photo = reply.json<JobDetail>().photos.find((one) => one.findingId === body.id);
     expect(photo).toMatchObject({
       mediaType: 'image/png',

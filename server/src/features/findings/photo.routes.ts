@@ -1,11 +1,5 @@
 /** Photographs of findings: taken as they are sent, judged by their content and not by what they claim to be. */
-import {
-  PHOTO_LIMIT_bytes,
-  PHOTO_LIMIT_px,
-  photoAddress,
-  PHOTO_TYPES,
-  photoUploadAddress,
-} from '@zephyrcombe/contract';
+import { PHOTO_LIMIT_bytes, PHOTO_LIMIT_px, photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import type { PhotoType } from '@zephyrcombe/contract';
 import type { FastifyInstance } from 'fastify';
 import { imageSize } from 'image-size';
@@ -46,7 +40,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
   const { models } = database;
   // Whatever it calls itself is read as bytes; only its content counts.
   app.addContentTypeParser(
-    [...PHOTO_TYPES, 'image/*', 'application/octet-stream'],
+    /^(image\/|application\/octet-stream)/,
     { parseAs: 'buffer', bodyLimit: PHOTO_LIMIT_bytes },
     (_request, body, done) => done(null, body),
   );
