@@ -1,13 +1,17 @@
 /** `npm run bench`: how the computation grows with its input, as ratios. Not a test: nothing here can fail a build. */
-import type { Circuit, PoseGrid, PoseReading, RodEnds, Route, Vector } from '@zephyrcombe/core';
+import type { Circuit, PoseReading, RodEnds } from '@zephyrcombe/core';
 import {
   distancesFromMaster,
+  gridOf,
   orderLength,
   parseQuantity,
-  solveEnvelope,
+  SAMPLE_FORK,
+  scanLengths,
+  sceneWindow,
+  shapesOf,
   solveRod,
-  steeredLower,
-  steeredUpper,
+  solveScene,
+  spansOf,
 } from '@zephyrcombe/core';
 import type { Ratio } from './ratio.ts';
 import { ratioOf } from './ratio.ts';
@@ -42,22 +46,15 @@ function chain(parts: number): Circuit {
 const [fewReadings, manyReadings] = [readings(4), readings(40)];
 const [smallCircuit, largeCircuit] = [chain(6), chain(60)];
 
-/** A hose from lever to caliper; invented geometry. */
-const RIG = { steeringPoint_m: [0, 0, 0.9] as Vector, rake_rad: 0.436 };
-const FORK: Route = {
-  start: { port_m: [0.06, -0.2, 1.01], outward: [0.3, 0.2, -0.93], rigid_m: 0.025 },
-  end: { port_m: [0.33, -0.095, 0.33], outward: [-0.25, 0, 0.97], rigid_m: 0.025 },
-};
-const grid = (columns: number): PoseGrid => ({
-  columns,
-  installed: (columns - 1) / 2,
-  poses: Array.from({ length: columns * columns }, (_none, index) => {
-    const steering_rad = -0.56 + (1.12 * (index % columns)) / (columns - 1);
-    const travel_m = (0.12 * Math.floor(index / columns)) / (columns - 1);
-    return { start: steeredUpper(RIG, steering_rad), end: steeredLower(RIG, steering_rad, travel_m) };
-  }),
-});
-const [coarse, fine] = [grid(3), grid(9)];
+const SCENE = SAMPLE_FORK;
+const BARE = { ...SCENE, keepOuts: [] };
+const [coarse, fine] = [gridOf(SCENE.rig, 3), gridOf(SCENE.rig, 9)];
+const installed = solveScene(SCENE, fine)[fine.installed];
+const near = installed ? shapesOf(installed) : [];
+const [span] = spansOf(BARE);
+const warmEnds = span ? fine.poses.map((pose) => span.endsAt(pose)) : [];
+const warmFrom = solveScene(BARE, fine, SCENE.hose.length_m + 0.001).map(({ spans }) => spans[0]?.shape);
+const SCAN = { from_m: 0.6, to_m: 1, nominal_m: SCENE.hose.length_m };
 const CLAMPED: RodEnds = {
   start: { point_m: [0, 0, 0], tangent: [1, 0, 0] },
   end: { point_m: [0.3, 0.12, 0.08], tangent: [0, 1, 0] },
@@ -82,9 +79,29 @@ const ratios: Ratio[] = [
     () => solveRod(CLAMPED),
   ),
   await ratioOf(
-    'a hose in 81 poses against 9',
-    () => solveEnvelope(FORK, coarse, 0.83),
-    () => solveEnvelope(FORK, fine, 0.83),
+    '81 poses re-solved on a drag of the length against 81 solves from where each pose was',
+    () => warmEnds.map((ends, index) => solveRod(ends, warmFrom[index])),
+    () => solveScene(BARE, fine, SCENE.hose.length_m + 0.001, near),
+  ),
+  await ratioOf(
+    'a hose in 81 poses from nothing against 9',
+    () => solveScene(SCENE, coarse),
+    () => solveScene(SCENE, fine),
+  ),
+  await ratioOf(
+    '81 poses with four parts to keep away from and clocking against without',
+    () => solveScene(BARE, fine, SCENE.hose.length_m + 0.001, near),
+    () => solveScene(SCENE, fine, SCENE.hose.length_m + 0.001, near),
+  ),
+  await ratioOf(
+    'length window over 9 poses against one envelope of 81',
+    () => solveScene(SCENE, fine),
+    () => sceneWindow(SCENE, coarse, SCAN),
+  ),
+  await ratioOf(
+    'scan of 60 lengths × 81 poses against one envelope of 81',
+    () => solveScene(SCENE, fine),
+    () => scanLengths(SCENE, fine, SCAN, 60),
   ),
   await ratioOf(
     'parse of "8 1/2 in" against Number("8.5")',

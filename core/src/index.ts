@@ -180,14 +180,47 @@ export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
 export { NODES, solveRod } from './route/rod.ts';
 export type { TightestBend } from './route/measures.ts';
 export { bending, curvatures, rodPoints, tightestBend } from './route/measures.ts';
+export { TAUT_RATIO } from './route/envelope.ts';
+export type { Body as RigBody, Rig, RigAxes, RigAxis, RigGrid, RigKind, RigPose } from './route/rig.ts';
+export { AS_MEASURED, axesOf, BODIES as RIG_BODIES, BODIES_OF, gridOf, placementOf } from './route/rig.ts';
+export type { Solid } from './route/solid.ts';
+export { distanceTo, placed } from './route/solid.ts';
+export {
+  banjoBendNeeded_rad,
+  carried,
+  clocking_rad,
+  neckDirection,
+  screwedBendNeeded_rad,
+  twistBetween_rad,
+} from './route/clocking.ts';
 export type {
-  EnvelopeVerdict,
-  LengthScan,
-  LengthWindow,
-  Pose as RoutePose,
-  PoseGrid,
-  PoseShape,
-  Route,
-  RouteEnd,
-} from './route/envelope.ts';
-export { freeHose, judgeEnvelope, lengthWindow, solveEnvelope, TAUT_RATIO } from './route/envelope.ts';
+  Gap,
+  KeepOut,
+  Nature,
+  Scene,
+  SceneClip,
+  SceneEnd,
+  SceneHose,
+  ScenePose,
+  SceneShapes,
+} from './route/scene.ts';
+export {
+  imposedTwist_rad,
+  LEAST_GAP_m,
+  leastGap_m,
+  NATURES,
+  portChord_m,
+  shapesOf,
+  solvePose,
+  solveScene,
+  spansOf,
+} from './route/scene.ts';
+export type {
+  Figure as RouteFigure,
+  LengthSample,
+  Reason as RouteReason,
+  SceneVerdict,
+} from './route/judge.ts';
+export { judgeAt, judgeScene, roomIn, scanLengths, sceneWindow, worstPose } from './route/judge.ts';
+export type { LengthScan, Window as LengthWindow } from './route/window.ts';
+export { SAMPLE_FORK } from './route/sampleScene.ts';

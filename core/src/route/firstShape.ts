@@ -1,6 +1,6 @@
 /** Where a solve without a neighbour begins: a cubic between the ends whose length is right, as tangents at even steps. */
 import type { Vector } from '../geometry/vector.ts';
-import { add, anyAcross, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
+import { add, anyAcross, cross, dot, norm, scaled, unit } from '../geometry/vector.ts';
 
 const FINE = 160;
 /** Even; the speed of a cubic has a root in it and few wiggles. */
@@ -12,9 +12,18 @@ const SEED = 0.02;
 const ALONG = 0.8;
 const MOST = 64;
 
+/** To which side of its plane a first shape bows: two shapes that lie close in energy are found from either. */
+export type Side = 1 | -1;
+
 /** `target` is the chord over the length: shorter than one. */
-export function firstShape(t0: Vector, t1: Vector, target: Vector, nodes: number): Float64Array {
-  const normal = planeNormal(t0, t1, target);
+export function firstShape(
+  t0: Vector,
+  t1: Vector,
+  target: Vector,
+  nodes: number,
+  side: Side = 1,
+): Float64Array {
+  const normal = scaled(planeNormal(t0, t1, target), side);
   const chord = unit(target);
   // Ends that look along the chord have their slack beside it: pulled harder they would only run past and back.
   const most = (dot(t0, chord) + dot(t1, chord)) / 2 > ALONG ? 1 : MOST;
@@ -43,7 +52,7 @@ function planeNormal(t0: Vector, t1: Vector, target: Vector): Vector {
   return norm(across) > 1e-6 ? unit(across) : anyAcross(norm(target) > 1e-9 ? unit(target) : t0);
 }
 
-/** Points of a cubic Hermite curve from the origin to `target`, bowed a little along `normal`. */
+/** Points of a cubic Hermite curve from the origin to `target`, bowed a little along `normal`: three numbers each. */
 function curve(
   t0: Vector,
   t1: Vector,
@@ -51,16 +60,21 @@ function curve(
   normal: Vector,
   pull: number,
   side: number,
-): readonly Vector[] {
-  return Array.from({ length: FINE + 1 }, (_none, index): Vector => {
+): Float64Array {
+  const points = new Float64Array(3 * (FINE + 1));
+  for (let index = 0; index <= FINE; index += 1) {
     const s = index / FINE;
-    const [r, q] = [1 - s, s * s];
+    const r = 1 - s;
+    const q = s * s;
+    const first = pull * s * r * r;
+    const middle = q * (3 - 2 * s);
+    const last = -pull * q * r;
     const bow = side * 16 * q * r * r;
-    return add(
-      add(scaled(t0, pull * s * r * r), scaled(target, q * (3 - 2 * s))),
-      add(scaled(t1, -pull * q * r), scaled(normal, bow)),
-    );
-  });
+    points[3 * index] = first * t0[0] + middle * target[0] + last * t1[0] + bow * normal[0];
+    points[3 * index + 1] = first * t0[1] + middle * target[1] + last * t1[1] + bow * normal[1];
+    points[3 * index + 2] = first * t0[2] + middle * target[2] + last * t1[2] + bow * normal[2];
+  }
+  return points;
 }
 
 /** Its length, by Simpson's rule over the speed. */
@@ -90,17 +104,22 @@ function lengthOf(
 }
 
 /** Unit tangents at even arc lengths; where the curve stands still, the direction of the end. */
-function resampled(points: readonly Vector[], nodes: number, t0: Vector, t1: Vector): Float64Array {
-  const steps = points.slice(1).map((point, index) => subtract(point, points[index] ?? point));
-  const ends: number[] = [];
+function resampled(points: Float64Array, nodes: number, t0: Vector, t1: Vector): Float64Array {
+  const pieces = points.length / 3 - 1;
+  const along = (piece: number): Vector => [
+    (points[3 * piece + 3] ?? 0) - (points[3 * piece] ?? 0),
+    (points[3 * piece + 4] ?? 0) - (points[3 * piece + 1] ?? 0),
+    (points[3 * piece + 5] ?? 0) - (points[3 * piece + 2] ?? 0),
+  ];
+  const ends = new Float64Array(pieces);
   let total = 0;
-  for (const step of steps) ends.push((total += norm(step)));
+  for (let piece = 0; piece < pieces; piece += 1) ends[piece] = total += norm(along(piece));
   const tangents = new Float64Array(3 * (nodes + 1));
   let piece = 0;
   for (let node = 0; node <= nodes; node += 1) {
     const s = (total * node) / nodes;
-    while (piece < steps.length - 1 && (ends[piece] ?? 0) < s) piece += 1;
-    const direction = unit(steps[piece] ?? t0);
+    while (piece < pieces - 1 && (ends[piece] ?? 0) < s) piece += 1;
+    const direction = unit(along(piece));
     tangents.set(norm(direction) > 0 ? direction : dot(t0, t1) > 0 ? t0 : t1, 3 * node);
   }
   tangents.set(t0, 0);

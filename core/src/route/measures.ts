@@ -2,19 +2,24 @@
 import type { Vector } from '../geometry/vector.ts';
 import type { RodEnds, RodShape } from './rod.ts';
 
-/** Points along the hose, metres, from end to end: the trapezium rule over the tangents. */
-export function rodPoints(ends: RodEnds, { tangents }: RodShape): readonly Vector[] {
-  const nodes = tangents.length / 3 - 1;
-  const half_m = ends.length_m / nodes / 2;
-  const points: Vector[] = [ends.start.point_m];
-  const at: [number, number, number] = [...ends.start.point_m];
-  for (let node = 1; node <= nodes; node += 1) {
-    for (let axis = 0; axis < 3; axis += 1)
-      at[axis] =
-        (at[axis] ?? 0) + half_m * ((tangents[3 * node - 3 + axis] ?? 0) + (tangents[3 * node + axis] ?? 0));
-    points.push([at[0], at[1], at[2]]);
-  }
-  return points;
+/** Points along the hose, metres, from end to end: the trapezium rule over the tangents. Three numbers each. */
+export function rodLine(ends: RodEnds, { tangents }: RodShape): Float64Array {
+  const half_m = ends.length_m / (tangents.length / 3 - 1) / 2;
+  const line = new Float64Array(tangents.length);
+  line.set(ends.start.point_m);
+  for (let at = 3; at < line.length; at += 1)
+    line[at] = (line[at - 3] ?? 0) + half_m * ((tangents[at - 3] ?? 0) + (tangents[at] ?? 0));
+  return line;
+}
+
+/** The same as points. */
+export function rodPoints(ends: RodEnds, shape: RodShape): readonly Vector[] {
+  const line = rodLine(ends, shape);
+  return Array.from({ length: line.length / 3 }, (_none, node): Vector => [
+    line[3 * node] ?? 0,
+    line[3 * node + 1] ?? 0,
+    line[3 * node + 2] ?? 0,
+  ]);
 }
 
 /**
@@ -23,24 +28,30 @@ export function rodPoints(ends: RodEnds, { tangents }: RodShape): readonly Vecto
  */
 export function curvatures(ends: RodEnds, { tangents, force }: RodShape): Float64Array {
   const nodes = tangents.length / 3 - 1;
-  const pull = (node: number) =>
-    force[0] * (tangents[3 * node] ?? 0) +
-    force[1] * (tangents[3 * node + 1] ?? 0) +
-    force[2] * (tangents[3 * node + 2] ?? 0);
+  const [fx, fy, fz] = force;
+  // λ·t at every node first, then the curvature in its place.
+  const values = new Float64Array(nodes + 1);
   let sum = 0;
-  for (let node = 0; node < nodes; node += 1) {
+  for (let node = 0; node <= nodes; node += 1) {
+    const at = 3 * node;
+    const x = tangents[at] ?? 0;
+    const y = tangents[at + 1] ?? 0;
+    const z = tangents[at + 2] ?? 0;
+    const pull = fx * x + fy * y + fz * z;
+    values[node] = pull;
+    sum -= node === 0 || node === nodes ? pull / 2 : pull;
+    if (node === nodes) break;
+    const dx = (tangents[at + 3] ?? 0) - x;
+    const dy = (tangents[at + 4] ?? 0) - y;
+    const dz = (tangents[at + 5] ?? 0) - z;
     // The angle between neighbours, not their chord: it is the turn itself.
-    let square = 0;
-    for (let axis = 0; axis < 3; axis += 1)
-      square += ((tangents[3 * node + 3 + axis] ?? 0) - (tangents[3 * node + axis] ?? 0)) ** 2;
-    const turn = 2 * Math.asin(Math.min(1, Math.sqrt(square) / 2)) * nodes;
-    sum += (turn * turn) / 2 - (pull(node) + pull(node + 1)) / 2;
+    const turn = 2 * Math.asin(Math.min(1, Math.sqrt(dx * dx + dy * dy + dz * dz) / 2)) * nodes;
+    sum += (turn * turn) / 2;
   }
   const level = sum / nodes;
-  return Float64Array.from(
-    { length: nodes + 1 },
-    (_none, node) => Math.sqrt(Math.max(0, 2 * (level + pull(node)))) / ends.length_m,
-  );
+  for (let node = 0; node <= nodes; node += 1)
+    values[node] = Math.sqrt(Math.max(0, 2 * (level + (values[node] ?? 0)))) / ends.length_m;
+  return values;
 }
 
 export interface TightestBend {

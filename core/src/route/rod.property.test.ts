@@ -4,7 +4,7 @@ import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, unit } from '../geometry/vector.ts';
 import { planarDubins } from './dubins.ts';
 import { bending, rodPoints, tightestBend } from './measures.ts';
-import type { RodEnds } from './rod.ts';
+import type { RodEnds, RodShape } from './rod.ts';
 import { solveRod } from './rod.ts';
 
 const within = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true });
@@ -119,3 +119,37 @@ test('no flat hose is shorter than the shortest way of its own tightest radius (
   // Most flat hoses leave their plane when they may; enough stay.
   expect(compared).toBeGreaterThan(30);
 });
+
+test('of twelve starts far from it none finds a shape that lies lower', () => {
+  fc.assert(
+    fc.property(sensible, fc.integer(), (ends, seed) => {
+      const shape = solveRod(ends);
+      const least = bending(ends, shape);
+      for (let start = 0; start < 12; start += 1) {
+        const other = solveRod(ends, waved(shape, seed + start));
+        if (other.status === 'converged') expect(bending(ends, other)).toBeGreaterThan(least * (1 - 1e-6));
+      }
+    }),
+    { numRuns: 40, seed: 20_261_125 },
+  );
+});
+
+/** The shape thrown about: three waves across it with amplitudes that follow from the seed. */
+function waved(shape: RodShape, seed: number): RodShape {
+  const amplitude = (index: number) =>
+    3 * (((Math.sin(seed * 12.9898 + index * 78.233) * 43758.5453) % 1) - 0.5);
+  const tangents = shape.tangents.slice();
+  const nodes = tangents.length / 3 - 1;
+  for (let node = 1; node < nodes; node += 1) {
+    const s = (Math.PI * node) / nodes;
+    const at = [0, 1, 2].map(
+      (axis) =>
+        (tangents[3 * node + axis] ?? 0) +
+        amplitude(axis) * Math.sin(s) +
+        amplitude(3 + axis) * Math.sin(2 * s) +
+        0.5 * amplitude(6 + axis) * Math.sin(3 * s),
+    ) as unknown as Vector;
+    tangents.set(unit(at), 3 * node);
+  }
+  return { ...shape, tangents, force: [0, 0, 0] };
+}

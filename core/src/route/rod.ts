@@ -29,6 +29,8 @@ export interface RodShape {
   /** λ, scaled: force times length squared over bending stiffness. */
   readonly force: Vector;
   readonly iterations: number;
+  /** Full steps alone did not lead here: the start lay beyond the shape's own valley. */
+  readonly shifted: boolean;
   /** How far the far end is from where it should be, metres. */
   readonly closure_m: number;
 }
@@ -38,15 +40,21 @@ export const NODES = 64;
 const MOST_ITERATIONS = 120;
 /** A tangent is turned by no more than this in one step. */
 const LONGEST_STEP_rad = 0.35;
+/** After a full step this small the next would change the tangents by its square: nothing a tape could tell. */
+const LAST_STEP_rad = 1e-4;
 const GRADIENT_TOLERANCE = 1e-9;
 const CLOSURE_TOLERANCE = 1e-11;
 /** Slack below this is a straight line and no shape to solve for. */
 const LEAST_SLACK = 1e-9;
 /** Of the stiffness of one node: below this a direction is neither up nor down. */
 const NEUTRAL_SHIFT = 1e-6;
+/** Below this a shift is left out altogether. */
+const LEAST_SHIFT = 1e-3;
 const MOST_KICKS = 4;
 const KICK_rad = 0.08;
-const KICK_SLOPE = 0.02;
+const KICK_SLOPE = 0.001;
+/** A slope at which a shifted descent has run onto a pass. */
+const STANDSTILL = 1e-6;
 
 /** Solves from a neighbour's shape when one is given, else from a smooth curve of the right length. */
 export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShape {
@@ -57,6 +65,7 @@ export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShap
       tangents: new Float64Array(0),
       force: [0, 0, 0],
       iterations: 0,
+      shifted: false,
       closure_m: chord_m - ends.length_m,
     };
   }
@@ -64,54 +73,95 @@ export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShap
   const t1 = unit(ends.end.tangent);
   const by = subtract(ends.end.point_m, ends.start.point_m);
   const target: Vector = [by[0] / ends.length_m, by[1] / ends.length_m, by[2] / ends.length_m];
-  const usable = from?.status === 'converged' && from.tangents.length === 3 * (nodes + 1);
-  const tangents = usable ? from.tangents.slice() : firstShape(t0, t1, target, nodes);
-  tangents.set(t0, 0);
-  tangents.set(t1, 3 * nodes);
-  return new Descent(tangents, target, usable ? from.force : [0, 0, 0]).run(ends.length_m);
+  const descent = descents.get(nodes) ?? new Descent(nodes);
+  descents.set(nodes, descent);
+  const solve = (tangents: Float64Array, force: Vector, isNear: boolean): RodShape => {
+    tangents.set(t0, 0);
+    tangents.set(t1, 3 * nodes);
+    descent.begin(tangents, target, force);
+    return descent.run(ends.length_m, isNear);
+  };
+  if (from?.status === 'converged' && from.tangents.length === 3 * (nodes + 1))
+    return solve(from.tangents.slice(), from.force, true);
+  const [first, second] = ([1, -1] as const).map((side) =>
+    solve(firstShape(t0, t1, target, nodes, side), [0, 0, 0], false),
+  ) as [RodShape, RodShape];
+  return isLower(second, first) ? second : first;
 }
 
-/** One solve. Arrays are allocated once and used again in each step. */
+/** Converged before not; then the lower energy by more than rounding, so that of two alike the first one stays. */
+function isLower(a: RodShape, b: RodShape): boolean {
+  if (a.status !== 'converged') return false;
+  return b.status !== 'converged' || energyOf(a.tangents) < energyOf(b.tangents) * (1 - 1e-9);
+}
+
+/** The sum of the squared turns: the bending energy but for a factor. */
+function energyOf(tangents: Float64Array): number {
+  let sum = 0;
+  for (let at = 0; at + 3 < tangents.length; at += 1) {
+    const turn = (tangents[at + 3] ?? 0) - (tangents[at] ?? 0);
+    sum += turn * turn;
+  }
+  return sum;
+}
+
+/** Working arrays by number of nodes: thousands of poses are solved one after another. */
+const descents = new Map<number, Descent>();
+
+/** One solve at a time. Arrays are allocated once and used again in each. */
 class Descent {
   private readonly count: number;
   private readonly h: number;
   /** Two directions across each tangent, three numbers each. */
   private readonly across: Float64Array;
   private readonly gradient: Float64Array;
+  /** The stiffness of a node by itself, the same in both directions across. */
+  private readonly diagonal: Float64Array;
   /** −BᵢᵀBᵢ₊₁/h between a node and the next: four numbers each. */
   private readonly couplings: Float64Array;
   private readonly schur = new Float64Array(9);
-  /** Pivots and right-hand sides of the block elimination: 2×2 and 2×4 a node. */
+  /** Inverse pivots and right-hand sides of the block elimination: 2×2 and 2×4 a node. */
   private readonly pivots: Float64Array;
   private readonly sides: Float64Array;
   private readonly step: Float64Array;
-  private readonly trial: Float64Array;
-  private force: [number, number, number];
-  private readonly tangents: Float64Array;
-  private readonly target: Vector;
+  private trial: Float64Array;
+  private readonly before: Float64Array;
+  private force: [number, number, number] = [0, 0, 0];
+  private tangents: Float64Array;
+  private target: Vector = [0, 0, 0];
 
-  constructor(tangents: Float64Array, target: Vector, force: Vector) {
-    this.tangents = tangents;
-    this.target = target;
-    this.force = [...force];
-    const nodes = tangents.length / 3 - 1;
+  constructor(nodes: number) {
     this.count = nodes - 1;
     this.h = 1 / nodes;
     this.across = new Float64Array(6 * (nodes + 1));
     this.gradient = new Float64Array(2 * (nodes + 1));
+    this.diagonal = new Float64Array(nodes + 1);
     this.couplings = new Float64Array(4 * (nodes + 1));
-    this.pivots = new Float64Array(4 * (nodes + 1));
+    this.pivots = new Float64Array(3 * (nodes + 1));
     this.sides = new Float64Array(8 * (nodes + 1));
-    this.step = new Float64Array(2 * (nodes + 1));
-    this.trial = new Float64Array(tangents.length);
+    this.step = new Float64Array(2 * (nodes + 2));
+    this.tangents = new Float64Array(3 * (nodes + 1));
+    this.trial = new Float64Array(3 * (nodes + 1));
+    this.before = new Float64Array(3 * (nodes + 1));
   }
 
-  run(length_m: number): RodShape {
+  begin(tangents: Float64Array, target: Vector, force: Vector): void {
+    this.tangents.set(tangents);
+    this.trial.set(tangents);
+    this.target = target;
+    this.force = [...force];
+  }
+
+  /** `isNear`: it begins at a neighbour's shape, from which full steps lead home by themselves. */
+  run(length_m: number, isNear: boolean): RodShape {
     let shift = 0;
+    /** The last shift that gave a way down: where to take up again when none at all is too little. */
+    let held = 1 / this.h;
     let iterations = 0;
+    let shifted = false;
     let status: RodStatus = 'iterationLimit';
     let kicks = 0;
-    this.close();
+    if (!isNear) this.close();
     for (; iterations < MOST_ITERATIONS; iterations += 1) {
       this.frame();
       const residual = this.residual();
@@ -122,78 +172,85 @@ class Descent {
       const solved =
         this.factor(shift, residual) ?? (shift === 0 ? this.factor(NEUTRAL_SHIFT / this.h, residual) : null);
       // The right number of ways down: a minimum on the closed shapes, not a saddle between two of them.
-      if (!solved && shift === 0) {
+      if (!solved) {
         // Near the pass between two valleys there is hardly a slope to follow: a push out of it.
-        if (slope < KICK_SLOPE / this.h && kicks < MOST_KICKS) {
+        if (slope < (shift === 0 ? KICK_SLOPE : STANDSTILL) / this.h && kicks < MOST_KICKS) {
           kicks += 1;
+          shifted = true;
+          shift = 0;
           this.kick(kicks);
           continue;
         }
-        if (isLevel) break;
+        if (isLevel && shift === 0) break;
       }
       if (!solved) {
-        shift = shift === 0 ? 1 / this.h : shift * 4;
+        shifted = true;
+        shift = shift === 0 ? held : shift * 4;
         continue;
-      }
-      if (shift === 0 && isLevel) {
-        status = 'converged';
-        break;
       }
       const largest = this.largestStep();
       const isSmall = largest < LONGEST_STEP_rad;
-      const energy = this.energy(this.tangents);
-      this.move(isSmall ? 1 : LONGEST_STEP_rad / largest);
       if (isSmall && shift === 0) {
-        this.force = [solved[0], solved[1], solved[2]];
-        this.tangents.set(this.trial);
+        this.move(1);
+        this.accept();
+        this.force = solved;
+        if (largest < LAST_STEP_rad) {
+          status = 'converged';
+          break;
+        }
         continue;
       }
+      shifted = true;
       // Far from the answer the energy has to fall, on shapes that close.
-      const before = this.tangents.slice();
-      this.tangents.set(this.trial);
+      const energy = energyOf(this.tangents);
+      this.before.set(this.tangents);
+      this.move(isSmall ? 1 : LONGEST_STEP_rad / largest);
+      this.accept();
       this.close();
-      if (this.energy(this.tangents) < energy + 1e-12 * Math.abs(energy) || norm(residual) > 1e-3) {
-        this.force = [solved[0], solved[1], solved[2]];
-        shift = shift > 1 / this.h / 64 ? shift / 8 : 0;
+      if (energyOf(this.tangents) < energy * (1 + 1e-12) || norm(residual) > 1e-3) {
+        this.force = solved;
+        if (shift > 0) held = shift / 2;
+        shift = shift > LEAST_SHIFT / this.h ? shift / 8 : 0;
       } else {
-        this.tangents.set(before);
+        this.tangents.set(this.before);
         shift = shift === 0 ? 1 / this.h : shift * 4;
       }
     }
     return {
       status,
-      tangents: this.tangents,
+      tangents: this.tangents.slice(),
       force: this.force,
       iterations,
+      shifted,
       closure_m: norm(this.residual()) * length_m,
     };
   }
 
-  /** Half the sum of the squared turns, over h: the bending energy. */
-  private energy(tangents: Float64Array): number {
-    let sum = 0;
-    for (let at = 0; at + 3 < tangents.length; at += 3) {
-      for (let axis = 0; axis < 3; axis += 1)
-        sum += ((tangents[at + 3 + axis] ?? 0) - (tangents[at + axis] ?? 0)) ** 2;
-    }
-    return sum / (2 * this.h);
+  /** The tried tangents become the tangents; the end tangents are the same in both. */
+  private accept(): void {
+    const tried = this.trial;
+    this.trial = this.tangents;
+    this.tangents = tried;
   }
 
   /** Where the far end is, less where it should be: the trapezium rule over the tangents. */
   private residual(): Vector {
-    const { tangents, h, count } = this;
-    const sum: [number, number, number] = [0, 0, 0];
-    for (let node = 0; node <= count + 1; node += 1) {
-      const weight = node === 0 || node === count + 1 ? h / 2 : h;
-      for (let axis = 0; axis < 3; axis += 1)
-        sum[axis] = (sum[axis] ?? 0) + weight * (tangents[3 * node + axis] ?? 0);
+    const { tangents, h, count, target } = this;
+    const last = 3 * (count + 1);
+    let x = ((tangents[0] ?? 0) + (tangents[last] ?? 0)) / 2;
+    let y = ((tangents[1] ?? 0) + (tangents[last + 1] ?? 0)) / 2;
+    let z = ((tangents[2] ?? 0) + (tangents[last + 2] ?? 0)) / 2;
+    for (let at = 3; at < last; at += 3) {
+      x += tangents[at] ?? 0;
+      y += tangents[at + 1] ?? 0;
+      z += tangents[at + 2] ?? 0;
     }
-    return subtract(sum, this.target);
+    return [h * x - target[0], h * y - target[1], h * z - target[2]];
   }
 
-  /** Directions across each tangent, the gradient of energy and force in them, and how neighbours' directions lie. */
+  /** Directions across each tangent, the slope and the stiffness in them, and how neighbours' directions lie. */
   private frame(): void {
-    const { tangents: t, across, gradient, couplings, h, count } = this;
+    const { tangents: t, across, gradient, diagonal, couplings, h, count } = this;
     const [fx, fy, fz] = this.force;
     for (let node = 1; node <= count; node += 1) {
       const at = 3 * node;
@@ -231,6 +288,7 @@ class Descent {
       const px = -((t[at - 3] ?? 0) + (t[at + 3] ?? 0)) / h + h * fx;
       const py = -((t[at - 2] ?? 0) + (t[at + 4] ?? 0)) / h + h * fy;
       const pz = -((t[at - 1] ?? 0) + (t[at + 5] ?? 0)) / h + h * fz;
+      diagonal[node] = -(px * x + py * y + pz * z);
       gradient[2 * node] = px * ux + py * uy + pz * uz;
       gradient[2 * node + 1] = px * vx + py * vy + pz * vz;
       if (node === 1) continue;
@@ -250,133 +308,155 @@ class Descent {
   }
 
   private slope(): number {
+    const { gradient, count } = this;
     let largest = 0;
-    for (let at = 2; at < 2 * (this.count + 1); at += 1)
-      largest = Math.max(largest, Math.abs(this.gradient[at] ?? 0));
+    for (let at = 2; at < 2 * (count + 1); at += 1) largest = Math.max(largest, Math.abs(gradient[at] ?? 0));
     return largest;
   }
 
   /**
    * One block elimination on four right-hand sides gives the step, the new force and the inertia. Null when the shifted
-   * matrix is not that of a minimum. The matrix: scalar times identity on the diagonal, −BᵢᵀBᵢ₊₁/h beside it, hBᵢᵀ as border.
+   * matrix is not that of a minimum. The matrix: scalar times identity on the diagonal, −BᵢᵀBᵢ₊₁/h beside it, hBᵢᵀ as
+   * border. The 3×3 matrix of the force is summed on the way down, so that only one side goes back up.
    */
-  private factor(shift: number, residual: Vector): Vector | null {
-    const { tangents: t, across, gradient, couplings, pivots, sides, schur, h, count, force } = this;
-    const [fx, fy, fz] = force;
+  private factor(shift: number, residual: Vector): [number, number, number] | null {
+    const { across, gradient, diagonal, couplings, pivots, sides, schur, step, h, count, force } = this;
     let negative = 0;
+    // Sums of ŷᵀP⁻¹ŷ over the nodes, with ŷ the eliminated sides.
+    let [s00, s01, s02, s11, s12, s22] = [0, 0, 0, 0, 0, 0];
+    let [rx, ry, rz] = residual;
+    // What the node before left: its inverse pivot and its sides.
+    let [ip, iq, ir] = [0, 0, 0];
+    let [x0, x1, x2, x3, y0, y1, y2, y3] = [0, 0, 0, 0, 0, 0, 0, 0];
     for (let node = 1; node <= count; node += 1) {
-      const at = 3 * node;
-      const px = -((t[at - 3] ?? 0) + (t[at + 3] ?? 0)) / h + h * fx;
-      const py = -((t[at - 2] ?? 0) + (t[at + 4] ?? 0)) / h + h * fy;
-      const pz = -((t[at - 1] ?? 0) + (t[at + 5] ?? 0)) / h + h * fz;
-      const diagonal = shift - (px * (t[at] ?? 0) + py * (t[at + 1] ?? 0) + pz * (t[at + 2] ?? 0));
-      let a = diagonal;
-      let b = 0;
-      let c = diagonal;
-      const base = 8 * node;
       const frame = 6 * node;
-      for (let axis = 0; axis < 3; axis += 1) {
-        sides[base + axis] = h * (across[frame + axis] ?? 0);
-        sides[base + 4 + axis] = h * (across[frame + 3 + axis] ?? 0);
-      }
-      sides[base + 3] = -(gradient[2 * node] ?? 0);
-      sides[base + 7] = -(gradient[2 * node + 1] ?? 0);
+      let a = (diagonal[node] ?? 0) + shift;
+      let b = 0;
+      let c = a;
+      let u0 = h * (across[frame] ?? 0);
+      let u1 = h * (across[frame + 1] ?? 0);
+      let u2 = h * (across[frame + 2] ?? 0);
+      let u3 = -(gradient[2 * node] ?? 0);
+      let v0 = h * (across[frame + 3] ?? 0);
+      let v1 = h * (across[frame + 4] ?? 0);
+      let v2 = h * (across[frame + 5] ?? 0);
+      let v3 = -(gradient[2 * node + 1] ?? 0);
       if (node > 1) {
         // What the node before takes away: CᵀP⁻¹C from the pivot, CᵀP⁻¹r from the right-hand sides.
         const pair = 4 * (node - 1);
-        const p = pivots[pair] ?? 0;
-        const q = pivots[pair + 1] ?? 0;
-        const r = pivots[pair + 2] ?? 0;
         const c00 = couplings[pair] ?? 0;
         const c01 = couplings[pair + 1] ?? 0;
         const c10 = couplings[pair + 2] ?? 0;
         const c11 = couplings[pair + 3] ?? 0;
-        const inverse = 1 / (p * r - q * q);
-        const m00 = (c00 * r - c10 * q) * inverse;
-        const m01 = (c10 * p - c00 * q) * inverse;
-        const m10 = (c01 * r - c11 * q) * inverse;
-        const m11 = (c11 * p - c01 * q) * inverse;
+        const m00 = c00 * ip + c10 * iq;
+        const m01 = c00 * iq + c10 * ir;
+        const m10 = c01 * ip + c11 * iq;
+        const m11 = c01 * iq + c11 * ir;
         a -= m00 * c00 + m01 * c10;
         b -= m00 * c01 + m01 * c11;
         c -= m10 * c01 + m11 * c11;
-        for (let column = 0; column < 4; column += 1) {
-          const x = sides[base - 8 + column] ?? 0;
-          const y = sides[base - 4 + column] ?? 0;
-          sides[base + column] = (sides[base + column] ?? 0) - m00 * x - m01 * y;
-          sides[base + 4 + column] = (sides[base + 4 + column] ?? 0) - m10 * x - m11 * y;
-        }
+        u0 -= m00 * x0 + m01 * y0;
+        u1 -= m00 * x1 + m01 * y1;
+        u2 -= m00 * x2 + m01 * y2;
+        u3 -= m00 * x3 + m01 * y3;
+        v0 -= m10 * x0 + m11 * y0;
+        v1 -= m10 * x1 + m11 * y1;
+        v2 -= m10 * x2 + m11 * y2;
+        v3 -= m10 * x3 + m11 * y3;
       }
-      pivots[4 * node] = a;
-      pivots[4 * node + 1] = b;
-      pivots[4 * node + 2] = c;
       const determinant = a * c - b * b;
       if (!(Math.abs(determinant) > 1e-300)) return null;
       negative += determinant < 0 ? 1 : a + c < 0 ? 2 : 0;
       // More ways down than the three that closing takes away: no minimum, whatever comes.
       if (negative > 3) return null;
-    }
-    // Back substitution on all four sides; the border then gives the 3×3 matrix of the force.
-    schur.fill(0);
-    let rx = residual[0];
-    let ry = residual[1];
-    let rz = residual[2];
-    for (let node = count; node >= 1; node -= 1) {
+      ip = c / determinant;
+      iq = -b / determinant;
+      ir = a / determinant;
+      const at = 3 * node;
+      pivots[at] = ip;
+      pivots[at + 1] = iq;
+      pivots[at + 2] = ir;
       const base = 8 * node;
-      const pair = 4 * node;
-      const p = pivots[pair] ?? 0;
-      const q = pivots[pair + 1] ?? 0;
-      const r = pivots[pair + 2] ?? 0;
-      const inverse = 1 / (p * r - q * q);
-      const isLast = node === count;
-      const c00 = isLast ? 0 : (couplings[pair] ?? 0);
-      const c01 = isLast ? 0 : (couplings[pair + 1] ?? 0);
-      const c10 = isLast ? 0 : (couplings[pair + 2] ?? 0);
-      const c11 = isLast ? 0 : (couplings[pair + 3] ?? 0);
-      for (let column = 0; column < 4; column += 1) {
-        const nx = isLast ? 0 : (sides[base + 8 + column] ?? 0);
-        const ny = isLast ? 0 : (sides[base + 12 + column] ?? 0);
-        const x = (sides[base + column] ?? 0) - c00 * nx - c01 * ny;
-        const y = (sides[base + 4 + column] ?? 0) - c10 * nx - c11 * ny;
-        sides[base + column] = (r * x - q * y) * inverse;
-        sides[base + 4 + column] = (p * y - q * x) * inverse;
-      }
-      const frame = 6 * node;
-      for (let axis = 0; axis < 3; axis += 1) {
-        const first = h * (across[frame + axis] ?? 0);
-        const second = h * (across[frame + 3 + axis] ?? 0);
-        for (let column = 0; column < 3; column += 1)
-          schur[3 * axis + column] =
-            (schur[3 * axis + column] ?? 0) +
-            first * (sides[base + column] ?? 0) +
-            second * (sides[base + 4 + column] ?? 0);
-        const last = first * (sides[base + 3] ?? 0) + second * (sides[base + 7] ?? 0);
-        if (axis === 0) rx += last;
-        else if (axis === 1) ry += last;
-        else rz += last;
-      }
+      sides[base] = u0;
+      sides[base + 1] = u1;
+      sides[base + 2] = u2;
+      sides[base + 3] = u3;
+      sides[base + 4] = v0;
+      sides[base + 5] = v1;
+      sides[base + 6] = v2;
+      sides[base + 7] = v3;
+      const p0 = ip * u0 + iq * v0;
+      const p1 = ip * u1 + iq * v1;
+      const p2 = ip * u2 + iq * v2;
+      const q0 = iq * u0 + ir * v0;
+      const q1 = iq * u1 + ir * v1;
+      const q2 = iq * u2 + ir * v2;
+      s00 += u0 * p0 + v0 * q0;
+      s01 += u0 * p1 + v0 * q1;
+      s02 += u0 * p2 + v0 * q2;
+      s11 += u1 * p1 + v1 * q1;
+      s12 += u1 * p2 + v1 * q2;
+      s22 += u2 * p2 + v2 * q2;
+      rx += u3 * p0 + v3 * q0;
+      ry += u3 * p1 + v3 * q1;
+      rz += u3 * p2 + v3 * q2;
+      x0 = u0;
+      x1 = u1;
+      x2 = u2;
+      x3 = u3;
+      y0 = v0;
+      y1 = v1;
+      y2 = v2;
+      y3 = v3;
     }
+    schur[0] = s00;
+    schur[1] = s01;
+    schur[2] = s02;
+    schur[3] = s01;
+    schur[4] = s11;
+    schur[5] = s12;
+    schur[6] = s02;
+    schur[7] = s12;
+    schur[8] = s22;
     const [first, second, third] = eigenvaluesOfSymmetric(schur);
     const positive = Number(first > 0) + Number(second > 0) + Number(third > 0);
     if (negative + positive !== 3) return null;
     const change = solveThree(schur, [rx, ry, rz]);
     if (change === null) return null;
     const [dx, dy, dz] = change;
-    for (let at = 2; at < 2 * (count + 1); at += 1) {
-      const base = 4 * at;
-      this.step[at] =
+    let [u, v] = [0, 0];
+    for (let node = count; node >= 1; node -= 1) {
+      const base = 8 * node;
+      let x =
         (sides[base + 3] ?? 0) -
         (sides[base] ?? 0) * dx -
         (sides[base + 1] ?? 0) * dy -
         (sides[base + 2] ?? 0) * dz;
+      let y =
+        (sides[base + 7] ?? 0) -
+        (sides[base + 4] ?? 0) * dx -
+        (sides[base + 5] ?? 0) * dy -
+        (sides[base + 6] ?? 0) * dz;
+      if (node < count) {
+        const pair = 4 * node;
+        x -= (couplings[pair] ?? 0) * u + (couplings[pair + 1] ?? 0) * v;
+        y -= (couplings[pair + 2] ?? 0) * u + (couplings[pair + 3] ?? 0) * v;
+      }
+      const at = 3 * node;
+      u = (pivots[at] ?? 0) * x + (pivots[at + 1] ?? 0) * y;
+      v = (pivots[at + 1] ?? 0) * x + (pivots[at + 2] ?? 0) * y;
+      step[2 * node] = u;
+      step[2 * node + 1] = v;
     }
-    return [fx + dx, fy + dy, fz + dz];
+    return [force[0] + dx, force[1] + dy, force[2] + dz];
   }
 
   private largestStep(): number {
+    const { step, count } = this;
     let largest = 0;
-    for (let at = 2; at < 2 * (this.count + 1); at += 2) {
-      const u = this.step[at] ?? 0;
-      const v = this.step[at + 1] ?? 0;
+    for (let at = 2; at < 2 * (count + 1); at += 2) {
+      const u = step[at] ?? 0;
+      const v = step[at + 1] ?? 0;
       largest = Math.max(largest, u * u + v * v);
     }
     return Math.sqrt(largest);
@@ -385,7 +465,6 @@ class Descent {
   /** Turns every tangent by its share of the step, along the sphere. */
   private move(share: number): void {
     const { tangents: t, across, step, trial, count } = this;
-    trial.set(t);
     for (let node = 1; node <= count; node += 1) {
       const u = share * (step[2 * node] ?? 0);
       const v = share * (step[2 * node + 1] ?? 0);
@@ -393,10 +472,14 @@ class Descent {
       const sine = angle < 1e-12 ? 1 : Math.sin(angle) / angle;
       const cosine = Math.cos(angle);
       const frame = 6 * node;
-      for (let axis = 0; axis < 3; axis += 1) {
-        const sideways = u * (across[frame + axis] ?? 0) + v * (across[frame + 3 + axis] ?? 0);
-        trial[3 * node + axis] = cosine * (t[3 * node + axis] ?? 0) + sine * sideways;
-      }
+      const at = 3 * node;
+      const su = sine * u;
+      const sv = sine * v;
+      trial[at] = cosine * (t[at] ?? 0) + su * (across[frame] ?? 0) + sv * (across[frame + 3] ?? 0);
+      trial[at + 1] =
+        cosine * (t[at + 1] ?? 0) + su * (across[frame + 1] ?? 0) + sv * (across[frame + 4] ?? 0);
+      trial[at + 2] =
+        cosine * (t[at + 2] ?? 0) + su * (across[frame + 2] ?? 0) + sv * (across[frame + 5] ?? 0);
     }
   }
 
@@ -410,7 +493,7 @@ class Descent {
       step[2 * node + 1] = KICK_rad * (Math.sin(2 * s) - Math.sin((number + 2) * s) / 2);
     }
     this.move(1);
-    this.tangents.set(this.trial);
+    this.accept();
     this.close();
   }
 
@@ -443,7 +526,7 @@ class Descent {
         }
       const largest = this.largestStep();
       this.move(Math.min(1, LONGEST_STEP_rad / Math.max(largest, 1e-30)));
-      this.tangents.set(this.trial);
+      this.accept();
     }
   }
 }

@@ -1,0 +1,63 @@
+/** The angle between the two eyes of a hose that is not twisted, in the shape it hangs in. */
+import type { Vector } from '../geometry/vector.ts';
+import { add, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
+import type { RodShape } from './rod.ts';
+
+/**
+ * Carries a direction along the hose without turning it about the hose (parallel transport): from each tangent to the
+ * next by the least turn. The direction lies across the hose's start. A plain angle between two planes is wrong for a curve in space.
+ */
+export function carried(direction: Vector, { tangents }: RodShape): Vector {
+  let [x, y, z] = direction;
+  for (let at = 0; at + 3 < tangents.length; at += 3) {
+    const [ax, ay, az] = [tangents[at] ?? 0, tangents[at + 1] ?? 0, tangents[at + 2] ?? 0];
+    const [bx, by, bz] = [tangents[at + 3] ?? 0, tangents[at + 4] ?? 0, tangents[at + 5] ?? 0];
+    // The least turn from a to b, without its angle: v − (b·v)/(1 + a·b)·(a + b) for a v across a.
+    const cosine = ax * bx + ay * by + az * bz;
+    const share = (bx * x + by * y + bz * z) / (1 + cosine);
+    x -= share * (ax + bx);
+    y -= share * (ay + by);
+    z -= share * (az + bz);
+  }
+  return [x, y, z];
+}
+
+/** What of a direction lies across a tangent, of length one; null when nothing does. */
+function across(direction: Vector, tangent: Vector): Vector | null {
+  const rest = subtract(direction, scaled(tangent, dot(direction, tangent)));
+  return norm(rest) > 1e-6 ? unit(rest) : null;
+}
+
+/**
+ * From the start's eye axis, carried to the far end, to the end's eye axis, about the hose; clockwise seen from the start
+ * looking along the hose is positive, −π to π. Null when an axis lies along the hose and clocks nothing.
+ */
+export function clocking_rad(shape: RodShape, startAxis: Vector, endAxis: Vector): number | null {
+  const { tangents } = shape;
+  const last = tangents.length - 3;
+  const t0: Vector = [tangents[0] ?? 0, tangents[1] ?? 0, tangents[2] ?? 0];
+  const t1: Vector = [tangents[last] ?? 0, tangents[last + 1] ?? 0, tangents[last + 2] ?? 0];
+  const first = across(startAxis, t0);
+  const wanted = across(endAxis, t1);
+  if (!first || !wanted) return null;
+  const arrived = carried(first, shape);
+  return Math.atan2(dot(cross(arrived, wanted), t1), dot(arrived, wanted));
+}
+
+/** The turn from one clocking to another the short way round. */
+export function twistBetween_rad(before_rad: number, after_rad: number): number {
+  const by = after_rad - before_rad;
+  return Math.atan2(Math.sin(by), Math.cos(by));
+}
+
+/** A banjo's neck bent out of the plane across its bolt points this way: `bend_rad` away from the mount. */
+export const neckDirection = (inPlane: Vector, boltAway: Vector, bend_rad: number): Vector =>
+  unit(add(scaled(unit(inPlane), Math.cos(bend_rad)), scaled(unit(boltAway), Math.sin(bend_rad))));
+
+/** The bend a banjo end needs to leave in a wanted direction: asin of how far that direction points away from the mount. */
+export const banjoBendNeeded_rad = (departure: Vector, boltAway: Vector): number =>
+  Math.asin(Math.max(-1, Math.min(1, dot(unit(departure), unit(boltAway)))));
+
+/** The bend a screwed-in end needs: the angle between the port's axis and the wanted direction. */
+export const screwedBendNeeded_rad = (departure: Vector, portAxis: Vector): number =>
+  Math.acos(Math.max(-1, Math.min(1, dot(unit(departure), unit(portAxis)))));

@@ -1,0 +1,154 @@
+/**
+ * Rigs: how the bodies of a vehicle move, with the ends of their movement. A pose is a place on two axes, across and
+ * down: steering and travel, or roll and heave. Dimensions are those that a tape gives in a few minutes.
+ */
+import type { Vector } from '../geometry/vector.ts';
+import type { Placement } from './motion.ts';
+import { armedStrut, liveAxle, steeredLower, steeredUpper, STILL, strut, swingArm } from './motion.ts';
+
+export const BODIES = ['frame', 'bars', 'sliders', 'swingArm', 'knuckle', 'axle'] as const;
+export type Body = (typeof BODIES)[number];
+
+export interface FullFork {
+  readonly kind: 'fork';
+  readonly steeringPoint_m: Vector;
+  readonly rake_rad: number;
+  /** To each lock from straight ahead. */
+  readonly lock_rad: number;
+  /** Full droop to full bump, along the fork. */
+  readonly travel_m: number;
+}
+
+export interface FullSwingArm {
+  readonly kind: 'swingArm';
+  readonly pivot_m: Vector;
+  /** From droop, in which it was measured, to bump. */
+  readonly swing_rad: number;
+}
+
+export interface FullStrut {
+  readonly kind: 'strut';
+  readonly top_m: Vector;
+  readonly lowerJoint_m: Vector;
+  readonly lock_rad: number;
+  readonly travel_m: number;
+}
+
+export interface FullArmedStrut {
+  readonly kind: 'armedStrut';
+  readonly top_m: Vector;
+  readonly lowerJoint_m: Vector;
+  readonly armPivot_m: Vector;
+  readonly armAxis: Vector;
+  readonly lock_rad: number;
+  readonly swing_rad: number;
+}
+
+export interface FullLiveAxle {
+  readonly kind: 'liveAxle';
+  readonly centre_m: Vector;
+  /** To each side from level. */
+  readonly roll_rad: number;
+  readonly travel_m: number;
+}
+
+export type Rig = FullFork | FullSwingArm | FullStrut | FullArmedStrut | FullLiveAxle;
+export type RigKind = Rig['kind'];
+
+export const BODIES_OF: Readonly<Record<RigKind, readonly Body[]>> = {
+  fork: ['frame', 'bars', 'sliders'],
+  swingArm: ['frame', 'swingArm'],
+  strut: ['frame', 'knuckle'],
+  armedStrut: ['frame', 'knuckle'],
+  liveAxle: ['frame', 'axle'],
+};
+
+/** One of the two ways in which a rig moves. `least` to `most`; the measured pose is at 0. */
+export interface RigAxis {
+  readonly name: 'steering' | 'travel' | 'swing' | 'roll';
+  readonly unit: 'length' | 'angle';
+  readonly least: number;
+  readonly most: number;
+}
+
+export interface RigAxes {
+  /** Null for a rig that only goes up and down. */
+  readonly across: RigAxis | null;
+  readonly down: RigAxis;
+}
+
+const bothWays = (name: RigAxis['name'], most: number): RigAxis => ({
+  name,
+  unit: 'angle',
+  least: -most,
+  most,
+});
+const up = (name: RigAxis['name'], unit: RigAxis['unit'], most: number): RigAxis => ({
+  name,
+  unit,
+  least: 0,
+  most,
+});
+
+/** Everything is measured straight ahead at full droop: travel, swing and heave begin there. */
+export function axesOf(rig: Rig): RigAxes {
+  switch (rig.kind) {
+    case 'fork':
+    case 'strut':
+      return { across: bothWays('steering', rig.lock_rad), down: up('travel', 'length', rig.travel_m) };
+    case 'swingArm':
+      return { across: null, down: up('swing', 'angle', rig.swing_rad) };
+    case 'armedStrut':
+      return { across: bothWays('steering', rig.lock_rad), down: up('swing', 'angle', rig.swing_rad) };
+    case 'liveAxle':
+      return { across: bothWays('roll', rig.roll_rad), down: up('travel', 'length', rig.travel_m) };
+  }
+}
+
+/** A pose by its place on the two axes, rad or m. */
+export interface RigPose {
+  readonly across: number;
+  readonly down: number;
+}
+
+export const AS_MEASURED: RigPose = { across: 0, down: 0 };
+
+/** Where a body is in a pose. A body that the rig does not have stands still. */
+export function placementOf(rig: Rig, body: Body, { across, down }: RigPose): Placement {
+  if (body === 'frame') return STILL;
+  switch (rig.kind) {
+    case 'fork':
+      if (body === 'bars') return steeredUpper(rig, across);
+      return body === 'sliders' ? steeredLower(rig, across, down) : STILL;
+    case 'swingArm':
+      return body === 'swingArm' ? swingArm(rig, down) : STILL;
+    case 'strut':
+      return body === 'knuckle' ? strut(rig, across, down) : STILL;
+    case 'armedStrut':
+      return body === 'knuckle' ? armedStrut(rig, across, down) : STILL;
+    case 'liveAxle':
+      return body === 'axle' ? liveAxle(rig, down, across, 0) : STILL;
+  }
+}
+
+/** Steering (or roll) across, travel down; odd numbers of each, so that the measured pose is among them. */
+export interface RigGrid {
+  readonly columns: number;
+  readonly poses: readonly RigPose[];
+  readonly installed: number;
+}
+
+/** `steps` poses along each axis of the rig. */
+export function gridOf(rig: Rig, steps: number): RigGrid {
+  const { across, down } = axesOf(rig);
+  const columns = across ? steps : 1;
+  const at = ({ least, most }: RigAxis, index: number) => least + ((most - least) * index) / (steps - 1);
+  return {
+    columns,
+    poses: Array.from({ length: columns * steps }, (_none, index) => ({
+      across: across ? at(across, index % columns) : 0,
+      down: at(down, Math.floor(index / columns)),
+    })),
+    installed: (columns - 1) / 2,
+  };
+}
