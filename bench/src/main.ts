@@ -2,13 +2,14 @@
 import type { Circuit, PoseReading, RodEnds } from '@zephyrcombe/core';
 import {
   distancesFromMaster,
+  followScene,
   gridOf,
   orderLength,
   parseQuantity,
-  SAMPLE_FORK,
+  PATTERN_CORNERS,
+  sceneOf,
   scanLengths,
   sceneWindow,
-  shapesOf,
   solveRod,
   solveScene,
   spansOf,
@@ -46,11 +47,12 @@ function chain(parts: number): Circuit {
 const [fewReadings, manyReadings] = [readings(4), readings(40)];
 const [smallCircuit, largeCircuit] = [chain(6), chain(60)];
 
-const SCENE = SAMPLE_FORK;
+const SCENE = sceneOf(PATTERN_CORNERS.fork, 'front');
+if (!SCENE) throw new Error('The fork pattern has no hose');
 const BARE = { ...SCENE, keepOuts: [] };
 const [coarse, fine] = [gridOf(SCENE.rig, 3), gridOf(SCENE.rig, 9)];
-const installed = solveScene(SCENE, fine)[fine.installed];
-const near = installed ? shapesOf(installed) : [];
+const before = solveScene(BARE, fine);
+const DRAGGED = { ...BARE, hose: { ...BARE.hose, length_m: BARE.hose.length_m + 0.001 } };
 const [span] = spansOf(BARE);
 const warmEnds = span ? fine.poses.map((pose) => span.endsAt(pose)) : [];
 const warmFrom = solveScene(BARE, fine, SCENE.hose.length_m + 0.001).map(({ spans }) => spans[0]?.shape);
@@ -81,7 +83,7 @@ const ratios: Ratio[] = [
   await ratioOf(
     '81 poses re-solved on a drag of the length against 81 solves from where each pose was',
     () => warmEnds.map((ends, index) => solveRod(ends, warmFrom[index])),
-    () => solveScene(BARE, fine, SCENE.hose.length_m + 0.001, near),
+    () => followScene(DRAGGED, fine, before),
   ),
   await ratioOf(
     'a hose in 81 poses from nothing against 9',
@@ -90,8 +92,8 @@ const ratios: Ratio[] = [
   ),
   await ratioOf(
     '81 poses with four parts to keep away from and clocking against without',
-    () => solveScene(BARE, fine, SCENE.hose.length_m + 0.001, near),
-    () => solveScene(SCENE, fine, SCENE.hose.length_m + 0.001, near),
+    () => followScene(DRAGGED, fine, before),
+    () => followScene({ ...DRAGGED, keepOuts: SCENE.keepOuts }, fine, before),
   ),
   await ratioOf(
     'length window over 9 poses against one envelope of 81',

@@ -212,6 +212,7 @@ export {
   portChord_m,
   shapesOf,
   solvePose,
+  followScene,
   solveScene,
   spansOf,
 } from './route/scene.ts';
@@ -223,4 +224,9 @@ export type {
 } from './route/judge.ts';
 export { judgeAt, judgeScene, roomIn, scanLengths, sceneWindow, worstPose } from './route/judge.ts';
 export type { LengthScan, Window as LengthWindow } from './route/window.ts';
-export { SAMPLE_FORK } from './route/sampleScene.ts';
+export type { Corner, CornerHose } from './route/corner.ts';
+export { mirrored, sceneOf } from './route/corner.ts';
+export type { CornerPattern } from './route/patternCorners.ts';
+export { CORNER_PATTERNS, PATTERN_CORNERS } from './route/patternCorners.ts';
+export type { RouteProof, WorstFigure } from './route/prove.ts';
+export { proveRoute, sceneProblem } from './route/prove.ts';

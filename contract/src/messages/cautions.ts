@@ -15,6 +15,16 @@ type Sentences = {
 
 const eyesWord = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
+const NATURE_WORDS = { hot: 'A hot part', moving: 'A moving part', still: 'Any part' } as const;
+
+const holdName = (hold: string) =>
+  hold === 'start' ? 'the first end' : hold === 'end' ? 'the far end' : `clip ${hold}`;
+
+const gapWords = (gap_m: number, write: Writer) =>
+  gap_m < 0 ? `The hose meets it, ${write.length(-gap_m)} deep.` : `Only ${write.length(gap_m)} are left.`;
+
+const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+
 const SENTENCES: Sentences = {
   M01: (evidence, write) => ({
     title: `Read with ${write.length(evidence.remainingTravel_m)} of travel left`,
@@ -26,9 +36,12 @@ const SENTENCES: Sentences = {
       'The port moves when the lever does, 10 to 20 mm. Set them where the rider wants them, then measure.',
   }),
   M05: (evidence, write) => ({
-    title: 'Full bump not looked at',
-    advice:
-      evidence.spare_m === null
+    title: evidence.loop
+      ? `At full bump the loop finds the ${lower(evidence.loop.part)}`
+      : 'Full bump not looked at',
+    advice: evidence.loop
+      ? `${gapWords(evidence.loop.gap_m, write)} With the suspension pressed in the spare length forms a loop there: shorten the hose, turn an end, or guide the loop.`
+      : evidence.spare_m === null
         ? 'At full bump the spare length has to go somewhere. Compress the suspension and see where the loop lies.'
         : `At full bump ${write.length(evidence.spare_m)} of hose is spare. See that the loop stays clear of tyre, spokes and exhaust.`,
   }),
@@ -46,6 +59,23 @@ const SENTENCES: Sentences = {
       evidence.readings < 2
         ? `Take a second reading at ${POSE_NAMES[evidence.pose].toLowerCase()}: a slipped mark shows only against another.`
         : 'One of the marks slipped. Measure once more and strike the one that is off.',
+  }),
+  M10: (evidence, write) => ({
+    title: `Bend of ${write.length(evidence.radius_m)}, under the ${write.length(evidence.least_m)} this hose stands`,
+    advice:
+      'The liner kinks there and tires. Choose an end with another angle, move a clip, or change the length.',
+  }),
+  M11: (evidence, write) => ({
+    title: 'Hose pulled tight',
+    advice: `${capital(holdName(evidence.from))} and ${holdName(evidence.to)} stand ${write.length(evidence.chord_m)} apart at the worst and move ${write.length(evidence.moves_m)}; only ${write.length(evidence.free_m)} of free hose lies between. Give it length, or clip it to one body.`,
+  }),
+  M12: (evidence, write) => ({
+    title: `Tied to the bars at ${evidence.clip}`,
+    advice: `The wheel moves ${write.length(evidence.travel_m)} below it and all the bending gathers at the tie. Use a guide that lets the hose slide.`,
+  }),
+  M15: (evidence, write) => ({
+    title: `Too near the ${lower(evidence.part)}`,
+    advice: `${gapWords(evidence.gap_m, write)} ${NATURE_WORDS[evidence.nature]} needs ${write.length(evidence.wanted_m)} (our default). Move a clip, turn an end or change the length.`,
   }),
   M19: () => ({
     title: 'Clocking missing',

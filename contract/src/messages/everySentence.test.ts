@@ -9,9 +9,13 @@ import { createWriter } from './writer.ts';
 const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evidence'] } = {
   M01: { pose: 'fullDroop', remainingTravel_m: 0.012 },
   M02: {},
-  M05: { spare_m: 0.132 },
+  M05: { spare_m: 0.132, loop: null },
   M06: { missing: ['rightLock'] },
   M09: { pose: 'fullDroop', readings: 2, spread_m: 0.022 },
+  M10: { radius_m: 0.031, least_m: 0.04 },
+  M11: { from: 'start', to: 'yoke', moves_m: 0.12, chord_m: 0.398, free_m: 0.4 },
+  M12: { clip: 'bar tie', travel_m: 0.19 },
+  M15: { part: 'Exhaust pipe', nature: 'hot', gap_m: 0.018, wanted_m: 0.025 },
   M19: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
   M21: { certain: true, other: 'M10×1.0' },
@@ -71,6 +75,8 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'jawWiderThanBore', field: 'jawFlat_m' },
     { code: 'beyondTable', field: 'pressure_Pa' },
     { code: 'madeInFuture', field: 'madeOn' },
+    { code: 'noDirection', field: 'start.outward' },
+    { code: 'clipsOutOfOrder', field: 'clips.1.at_m' },
   ])('$code says what is wrong and what to do', (problem) => {
     const text = problemText(problem, write);
     expect(text).toMatch(/^[A-Z0-9].{20,}[.]$/s);

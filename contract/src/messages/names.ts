@@ -289,6 +289,22 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   today: 'today',
   hoseLife: 'life of a rubber hose',
   hoseLifeLeft: 'left of it',
+  chordWorst: 'longest straight distance between the holds',
+  freeSpan: 'free hose between them',
+  chordRatio: 'how nearly the hose is pulled straight',
+  posesSolved: 'poses solved',
+  leastRadius: 'least bend radius this hose stands',
+  bendRadius: 'tightest bend of all poses',
+  hoseOutside: 'hose across its outside',
+  gapWanted: 'gap that is wanted there',
+  gap: 'least gap to a part',
+  lowerBound: 'no hose can be shorter than this',
+  clockingInstalled: 'clocking of the untwisted hose as installed',
+  imposedTwist: 'twist that the movement puts in',
+  steeringAngle: 'steering, left is positive',
+  travelPressed: 'suspension pressed in from droop',
+  swingAngle: 'swing from droop',
+  rollAngle: 'roll of the axle',
 };
 
 /** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */

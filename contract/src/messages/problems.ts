@@ -64,6 +64,10 @@ export function problemText(problem: Problem, write: Writer): string {
       return 'The jaws are wider than the bore they were in. Check both figures.';
     case 'madeInFuture':
       return 'That date has not come yet. Read the code again, or correct the date.';
+    case 'noDirection':
+      return `The ${nameOf(problem.field)} points nowhere: all three figures are nothing. Give it a direction.`;
+    case 'clipsOutOfOrder':
+      return 'A clip lies before the one that the hose passes first, or in a fitting. Put the clips in order along the hose.';
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

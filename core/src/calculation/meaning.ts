@@ -82,6 +82,22 @@ export const MEANINGS = [
   'today',
   'hoseLife',
   'hoseLifeLeft',
+  'chordWorst',
+  'freeSpan',
+  'chordRatio',
+  'posesSolved',
+  'leastRadius',
+  'bendRadius',
+  'hoseOutside',
+  'gapWanted',
+  'gap',
+  'lowerBound',
+  'clockingInstalled',
+  'imposedTwist',
+  'steeringAngle',
+  'travelPressed',
+  'swingAngle',
+  'rollAngle',
 ] as const;
 
 export type Meaning = (typeof MEANINGS)[number];

@@ -20,7 +20,9 @@ export type Problem =
   | { readonly code: 'unknownThread'; readonly field: string }
   | { readonly code: 'jawWiderThanBore'; readonly field: string }
   | { readonly code: 'beyondTable'; readonly field: string }
-  | { readonly code: 'madeInFuture'; readonly field: string };
+  | { readonly code: 'madeInFuture'; readonly field: string }
+  | { readonly code: 'noDirection'; readonly field: string }
+  | { readonly code: 'clipsOutOfOrder'; readonly field: string };
 
 export type ProblemCode = Problem['code'];
 

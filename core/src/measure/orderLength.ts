@@ -162,7 +162,7 @@ function checkCautions(
   if (missing.length > 0) cautions.push({ id: 'M06', evidence: { missing } });
   if (!checks.fullBump) {
     const spare_m = bump.length > 0 ? order_m - Math.min(...bump.map((reading) => reading.length_m)) : null;
-    cautions.push({ id: 'M05', evidence: { spare_m } });
+    cautions.push({ id: 'M05', evidence: { spare_m, loop: null } });
   }
   return cautions;
 }

@@ -7,14 +7,34 @@ import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
 import type { Seat } from '../fittings/seatForm.ts';
 import type { Pose } from '../measure/pose.ts';
 import type { SealKind } from '../joint/sealKind.ts';
+import type { Nature } from '../route/scene.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
   M01: { readonly pose: Pose; readonly remainingTravel_m: number };
   M02: Record<never, never>;
-  M05: { readonly spare_m: number | null };
+  M05: {
+    readonly spare_m: number | null;
+    /** Where the route was solved: what the loop comes too near to. */
+    readonly loop: { readonly part: string; readonly gap_m: number } | null;
+  };
   M06: { readonly missing: readonly ('leftLock' | 'rightLock')[] };
   M09: { readonly pose: Pose; readonly readings: number; readonly spread_m: number };
+  M10: { readonly radius_m: number; readonly least_m: number };
+  M11: {
+    readonly from: string;
+    readonly to: string;
+    readonly moves_m: number;
+    readonly chord_m: number;
+    readonly free_m: number;
+  };
+  M12: { readonly clip: string; readonly travel_m: number };
+  M15: {
+    readonly part: string;
+    readonly nature: Nature;
+    readonly gap_m: number;
+    readonly wanted_m: number;
+  };
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
   M21: { readonly certain: boolean; readonly other: string };

@@ -67,6 +67,28 @@ export function solveEnvelope(endsAt: EndsAt, grid: RigGrid, near?: RodShape): r
   return grid.poses.flatMap((_pose, index) => solved.get(index) ?? []);
 }
 
+/**
+ * Every pose again from its own shape at a neighbouring length: several times faster than from pose to pose, and all a drag
+ * needs. Whether the hose jumps between poses is kept as it was found. A shape that would not come quietly means that the
+ * step was too long for that: then the whole envelope is solved anew.
+ */
+export function followEnvelope(
+  endsAt: EndsAt,
+  grid: RigGrid,
+  before: readonly SpanPose[],
+): readonly SpanPose[] {
+  const near = before[grid.installed]?.shape;
+  const solved: SpanPose[] = [];
+  for (const [index, pose] of grid.poses.entries()) {
+    const was = before[index];
+    if (was?.shape.status !== 'converged') return solveEnvelope(endsAt, grid, near);
+    const here = spanAt(endsAt(pose), was.shape);
+    if (here.shape.status === 'converged' && here.shape.shifted) return solveEnvelope(endsAt, grid, near);
+    solved.push({ ...here, snapped: was.snapped });
+  }
+  return solved;
+}
+
 /** From a solved pose to its neighbour; in halves where the way is not a calm one. */
 function moved(endsAt: EndsAt, from: RigPose, to: RigPose, shape: RodShape, halvings: number): SpanPose {
   const there = spanAt(endsAt(to), shape);

@@ -6,7 +6,7 @@ import { solveEnvelope, TAUT_RATIO } from './envelope.ts';
 import { judgeAt, judgeScene, scanLengths, sceneWindow, worstPose } from './judge.ts';
 import { rodPoints } from './measures.ts';
 import { AS_MEASURED, gridOf } from './rig.ts';
-import { SAMPLE_FORK } from './sampleScene.ts';
+import { SAMPLE_FORK } from './testScenes.ts';
 import type { Scene, SceneClip } from './scene.ts';
 import {
   chordRange_m,

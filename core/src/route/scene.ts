@@ -3,7 +3,7 @@ import type { Vector } from '../geometry/vector.ts';
 import { add, scaled, unit } from '../geometry/vector.ts';
 import { clocking_rad, twistBetween_rad } from './clocking.ts';
 import type { EndsAt, SpanPose } from './envelope.ts';
-import { solveEnvelope, spanAt } from './envelope.ts';
+import { followEnvelope, solveEnvelope, spanAt } from './envelope.ts';
 import { rodLine } from './measures.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
@@ -158,17 +158,39 @@ export function solveScene(
   length_m = scene.hose.length_m,
   near?: SceneShapes,
 ): readonly ScenePose[] {
-  const solved = spansOf(scene, length_m).map((span, index) =>
-    solveEnvelope(span.endsAt, grid, near?.[index]),
+  return readPoses(
+    scene,
+    grid,
+    spansOf(scene, length_m).map((span, index) => solveEnvelope(span.endsAt, grid, near?.[index])),
   );
-  return grid.poses.map((pose, at) =>
-    readPose(
-      scene,
-      pose,
-      solved.flatMap((poses) => poses[at] ?? []),
+}
+
+/** The same poses after something was moved a little: each from its own shape before. */
+export function followScene(scene: Scene, grid: RigGrid, before: readonly ScenePose[]): readonly ScenePose[] {
+  const spans = spansOf(scene);
+  if (before.length !== grid.poses.length || before.some((pose) => pose.spans.length !== spans.length))
+    return solveScene(scene, grid);
+  return readPoses(
+    scene,
+    grid,
+    spans.map((span, index) =>
+      followEnvelope(
+        span.endsAt,
+        grid,
+        before.flatMap((pose) => pose.spans[index] ?? []),
+      ),
     ),
   );
 }
+
+const readPoses = (scene: Scene, grid: RigGrid, spans: readonly (readonly SpanPose[])[]) =>
+  grid.poses.map((pose, at) =>
+    readPose(
+      scene,
+      pose,
+      spans.flatMap((poses) => poses[at] ?? []),
+    ),
+  );
 
 /** One pose off the grid, from a solved one near it. */
 export function solvePose(scene: Scene, pose: RigPose, near: ScenePose): ScenePose {

@@ -25,6 +25,30 @@ export const SOURCES = {
     'estimate',
     'Our estimate of how well a tube, wire or string repeats; the shop may change it',
   ),
+  elasticRod: source(
+    'textbook',
+    'A. E. H. Love, A Treatise on the Mathematical Theory of Elasticity',
+    'chapters XVIII–XIX, the bent rod; pressure, set from coiling and twist stiffness are left out',
+    true,
+  ),
+  dubins: source(
+    'textbook',
+    'L. E. Dubins, American Journal of Mathematics 79, 1957: the shortest way of bounded curvature',
+    'a lower bound, never a safe length',
+    true,
+  ),
+  parallelTransport: source(
+    'derivation',
+    'The eye axis carried along the hose without turning it about the hose',
+  ),
+  routeMargins: source(
+    'estimate',
+    'Our margins: 25 mm to hot parts, 10 mm to moving, 5 mm to still ones; a chord of at most 0.97 of the free length',
+  ),
+  tieOnBars: source(
+    'commonPractice',
+    'The free loop is never tied to the bars, common practice, no published source',
+  ),
   washerStack: source(
     'commonPractice',
     'One fresh crush washer on both sides of every eye, common practice, no published source',

@@ -1,0 +1,194 @@
+import fc from 'fast-check';
+import type { CautionId } from '../mistakes/caution.ts';
+import { distanceBetween } from '../geometry/vector.ts';
+import { mirrored, sceneOf } from './corner.ts';
+import { sceneWindow } from './judge.ts';
+import { rodPoints } from './measures.ts';
+import { CORNER_PATTERNS, PATTERN_CORNERS } from './patternCorners.ts';
+import { lowerBound_m, proveRoute } from './prove.ts';
+import { axesOf, gridOf } from './rig.ts';
+import type { Scene, SceneHose } from './scene.ts';
+import { followScene, solvePose, solveScene } from './scene.ts';
+import { patternScene, SAMPLE_FORK } from './testScenes.ts';
+
+const proofOf = (scene: Scene, steps = 5) => {
+  const grid = gridOf(scene.rig, steps);
+  return proveRoute(scene, grid, solveScene(scene, grid));
+};
+const cautionsOf = (scene: Scene): readonly CautionId[] => {
+  const result = proofOf(scene);
+  if (!result.ok) throw new Error(result.problem.code);
+  return result.cautions.map(({ id }) => id);
+};
+const hosed = (scene: Scene, change: Partial<SceneHose>): Scene => ({
+  ...scene,
+  hose: { ...scene.hose, ...change },
+});
+
+describe.each(CORNER_PATTERNS)('pattern %s', (pattern) => {
+  const scene = patternScene(pattern);
+  const grid = gridOf(scene.rig, 5);
+
+  test('holds in every pose and raises nothing', () => {
+    const result = proofOf(scene, 9);
+    expect(result).toMatchObject({ ok: true, value: { holds: true, reason: 'none' }, cautions: [] });
+    if (!result.ok) return;
+    const ends = result.working.map((step) => step.result.meaning);
+    expect(ends).toEqual(expect.arrayContaining(['chordRatio', 'bendRadius', 'gap', 'lowerBound']));
+  });
+
+  // Every window is at least as long as the shortest way of bounded curvature in its worst pose (Dubins 1957).
+  test('its window leaves a hand’s breadth and is never below the bound', () => {
+    const { length_m } = scene.hose;
+    const scan = { from_m: length_m * 0.75, to_m: length_m * 1.3, nominal_m: length_m };
+    const window = sceneWindow(scene, grid, scan);
+    const bound_m = lowerBound_m(scene, grid);
+    expect(window && window.long.length_m - window.short.length_m).toBeGreaterThan(0.04);
+    expect(window?.short.beyond).not.toBeNull();
+    expect(bound_m).not.toBeNull();
+    expect(window?.short.length_m).toBeGreaterThan(bound_m ?? Infinity);
+  });
+
+  test('its mirrored corner has the mirrored hose, at the opposite lock', () => {
+    const other = sceneOf(mirrored(PATTERN_CORNERS[pattern]), PATTERN_CORNERS[pattern].hoses[0]?.id ?? '');
+    if (!other) throw new Error('no mirrored hose');
+    const installed = (which: Scene) => {
+      const poses = solveScene(which, grid);
+      const at = poses[grid.installed];
+      if (!at) throw new Error('no pose');
+      return at;
+    };
+    const [here, there] = [installed(scene), installed(other)];
+    const { across, down } = axesOf(scene.rig);
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (a, d) => {
+          const pose = { across: a * (across?.most ?? 0), down: d * down.most };
+          const left = solvePose(scene, pose, here);
+          const right = solvePose(other, { across: -pose.across, down: pose.down }, there);
+          expect(right.radius_m).toBeCloseTo(left.radius_m ?? 0, 6);
+          if (left.clocking_rad !== null) expect(right.clocking_rad).toBeCloseTo(-left.clocking_rad, 5);
+          for (const [index, gap] of left.gaps.entries())
+            expect(right.gaps[index]?.gap_m).toBeCloseTo(gap?.gap_m ?? 0, 6);
+          for (const [index, span] of left.spans.entries()) {
+            const twin = right.spans[index];
+            if (!twin) throw new Error('a span is missing');
+            const points = rodPoints(twin.ends, twin.shape);
+            for (const [node, [x, y, z]] of rodPoints(span.ends, span.shape).entries())
+              expect(distanceBetween(points[node] ?? [9, 9, 9], [x, -y, z])).toBeLessThan(1e-5);
+          }
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  test('after a drag the poses are those of a solve from nothing', () => {
+    let poses = solveScene(scene, grid);
+    for (let by = 1; by <= 8; by += 1) {
+      const longer = hosed(scene, { length_m: scene.hose.length_m + by * 0.002 });
+      poses = followScene(longer, grid, poses);
+    }
+    const fresh = solveScene(hosed(scene, { length_m: scene.hose.length_m + 0.016 }), grid);
+    for (const [index, pose] of poses.entries()) {
+      expect(pose.radius_m).toBeCloseTo(fresh[index]?.radius_m ?? 0, 5);
+      expect(pose.chordRatio).toBeCloseTo(fresh[index]?.chordRatio ?? 0, 12);
+    }
+  });
+});
+
+test('another number of clips, or a length with no shape, is solved from nothing', () => {
+  const grid = gridOf(SAMPLE_FORK.rig, 3);
+  const short = solveScene(hosed(SAMPLE_FORK, { length_m: 0.6 }), grid);
+  expect(short.some((pose) => pose.radius_m === null)).toBe(true);
+  const again = followScene(SAMPLE_FORK, grid, short);
+  expect(again.map(({ radius_m }) => radius_m)).toEqual(
+    solveScene(SAMPLE_FORK, grid).map(({ radius_m }) => radius_m),
+  );
+  expect(followScene(patternScene('swingArm'), grid, again)).toHaveLength(9);
+});
+
+// The ids are those of the mistake catalogue; what raises them is our own geometry.
+describe('cautions of a route, each where it is made', () => {
+  test('M11: two holds that move further apart than the hose between them allows', () => {
+    const result = proofOf(hosed(SAMPLE_FORK, { length_m: 0.645 }));
+    expect(result).toMatchObject({ ok: true, value: { holds: false, reason: 'taut', radius_m: null } });
+    if (!result.ok) return;
+    const [caution] = result.cautions;
+    if (caution?.id !== 'M11') throw new Error('no M11');
+    expect(caution.evidence).toMatchObject({ from: 'start', to: 'end' });
+    expect(caution.evidence.chord_m / caution.evidence.free_m).toBeGreaterThan(0.97);
+    // Measured between the ends of the rigid pieces, which turn with their bodies: near the travel, not exactly it.
+    expect(caution.evidence.moves_m).toBeCloseTo(0.12, 1);
+  });
+
+  test('M10: a bend under what the hose stands', () => {
+    expect(cautionsOf(hosed(SAMPLE_FORK, { leastRadius_m: 0.2 }))).toEqual(['M10']);
+  });
+
+  test('M05: a loop that finds the tyre at full bump, M15: a hot part too near elsewhere', () => {
+    const [tyre] = patternScene('trikeFront').keepOuts;
+    const trike = patternScene('trikeFront');
+    const long = hosed(trike, { length_m: 0.62 });
+    expect(tyre?.nature).toBe('moving');
+    expect(cautionsOf({ ...long, keepOuts: tyre ? [{ ...tyre, gap_m: 0.05 }] : [] })).toEqual(['M05']);
+    const pipe = SAMPLE_FORK.keepOuts.filter(({ nature }) => nature === 'hot');
+    expect(cautionsOf({ ...SAMPLE_FORK, keepOuts: pipe.map((part) => ({ ...part, gap_m: 0.06 })) })).toEqual([
+      'M15',
+    ]);
+  });
+
+  test('M12: tied to the bars above a long travel', () => {
+    const clip = { id: 'bar tie', body: 'bars' as const, along: [0.2, 0.1, -0.9] as const };
+    const tied = hosed(SAMPLE_FORK, {
+      length_m: 0.78,
+      clips: [{ ...clip, point_m: [0.13, -0.23, 0.86], at_m: 0.21 }],
+    });
+    const ids = cautionsOf({ ...tied, keepOuts: [] });
+    expect(ids).toContain('M12');
+    const short = { ...tied, rig: { ...tied.rig, travel_m: 0.06 } as Scene['rig'], keepOuts: [] };
+    expect(cautionsOf(short)).not.toContain('M12');
+  });
+});
+
+describe('a scene that cannot be solved says which field', () => {
+  test.each<[string, Scene, string, string]>([
+    ['no length', hosed(SAMPLE_FORK, { length_m: 0 }), 'notPositive', 'length_m'],
+    ['not a number', hosed(SAMPLE_FORK, { leastRadius_m: NaN }), 'notFinite', 'leastRadius_m'],
+    [
+      'shorter than its fittings',
+      hosed(SAMPLE_FORK, { length_m: 0.05 }),
+      'shorterThanItsFittings',
+      'length_m',
+    ],
+    [
+      'no direction',
+      hosed(SAMPLE_FORK, { start: { ...SAMPLE_FORK.hose.start, outward: [0, 0, 0] } }),
+      'noDirection',
+      'start.outward',
+    ],
+    [
+      'a clip beyond the far fitting',
+      hosed(SAMPLE_FORK, {
+        clips: [{ id: 'far', body: 'bars', point_m: [0, 0, 0.8], along: [0, 0, -1], at_m: 0.7 }],
+      }),
+      'clipsOutOfOrder',
+      'clips.0.at_m',
+    ],
+    [
+      'a clip within the first fitting',
+      hosed(SAMPLE_FORK, {
+        clips: [{ id: 'near', body: 'bars', point_m: [0, 0, 0.8], along: [0, 0, -1], at_m: 0.01 }],
+      }),
+      'clipsOutOfOrder',
+      'clips.0.at_m',
+    ],
+  ])('%s', (_name, scene, code, field) => {
+    expect(proveRoute(scene, gridOf(scene.rig, 3), [])).toMatchObject({
+      ok: false,
+      problem: { code, field },
+    });
+  });
+});

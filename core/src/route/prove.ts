@@ -1,0 +1,296 @@
+/** A route proved over the whole movement of its vehicle: the figures that decide, their working and cautions. */
+import type { Quantity } from '../calculation/quantity.ts';
+import { angle, count, length, ratio } from '../calculation/quantity.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import type { Problem } from '../calculation/problem.ts';
+import type { Result } from '../calculation/result.ts';
+import { calculated, problem } from '../calculation/result.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
+import { term } from '../calculation/working.ts';
+import type { Caution } from '../mistakes/caution.ts';
+import { norm } from '../geometry/vector.ts';
+import { spaceArcStraightArc } from './dubins.ts';
+import { TAUT_RATIO } from './envelope.ts';
+import type { SceneVerdict } from './judge.ts';
+import { judgeScene, roomIn, worstPose } from './judge.ts';
+import type { RigGrid, RigPose } from './rig.ts';
+import { axesOf } from './rig.ts';
+import type { Scene, ScenePose } from './scene.ts';
+import { chordRange_m, imposedTwist_rad, leastGap_m, spansOf } from './scene.ts';
+
+const TAUT: Formula = {
+  expression: 'chord ratio = longest c ÷ L_free, at most 0.97',
+  source: 'routeMargins',
+};
+const BEND: Formula = {
+  expression: 'R = 1/κ_max; ½κ² − n·t is the same all along each free span',
+  source: 'elasticRod',
+};
+const GAP: Formula = { expression: 'gap = distance to the part − ½·d_outside', source: 'routeMargins' };
+const BOUND: Formula = { expression: 'L ≥ rigid pieces + (arc + straight + arc of R_min)', source: 'dubins' };
+const TWIST: Formula = {
+  expression: 'twist = greatest change of clocking from the installed pose',
+  source: 'parallelTransport',
+};
+
+/** From a figure to where it is worst. */
+export interface WorstFigure {
+  readonly value: number;
+  readonly pose: RigPose;
+  /** Which free span of the hose decides. */
+  readonly span: number;
+}
+
+export interface RouteProof {
+  readonly holds: boolean;
+  readonly reason: SceneVerdict['reason'];
+  readonly pose: RigPose;
+  /** The tightest bend of all poses; null where some pose has none to show. */
+  readonly radius_m: WorstFigure | null;
+  readonly chordRatio: WorstFigure;
+  /** The keep-out that comes nearest to its margin; null without keep-outs or without a shape. */
+  readonly room: {
+    readonly keepOut: number;
+    readonly gap_m: number;
+    readonly spare_m: number;
+    readonly pose: RigPose;
+  } | null;
+  /** Of the hose as installed, twist-free; null where an end may turn or a clip holds the hose between. */
+  readonly clocking_rad: number | null;
+  readonly imposedTwist_rad: number | null;
+  /** No hose of this least radius can be shorter and still reach in every pose; a bound, not a length to order. */
+  readonly bound_m: number | null;
+}
+
+/** What keeps a scene from being solved at all. */
+export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
+  const { length_m, outside_m, leastRadius_m } = hose;
+  const refused = firstNotPositive({ length_m, outside_m, leastRadius_m });
+  if (refused) return refused;
+  for (const [field, direction] of [
+    ['start.outward', hose.start.outward],
+    ['end.outward', hose.end.outward],
+    ...hose.clips.map((clip, index) => [`clips.${index}.along`, clip.along] as const),
+  ] as const)
+    if (!(norm(direction) > 1e-9)) return { code: 'noDirection', field };
+  for (const [index, { solid }] of keepOuts.entries())
+    if (solid.shape === 'ring' && !(norm(solid.axis) > 1e-9))
+      return { code: 'noDirection', field: `keepOuts.${index}.axis` };
+  const rigid_m = hose.start.rigid_m + hose.end.rigid_m;
+  if (length_m <= rigid_m) return { code: 'shorterThanItsFittings', field: 'length_m', takeOffs_m: rigid_m };
+  let before_m = hose.start.rigid_m;
+  for (const [index, { at_m }] of hose.clips.entries()) {
+    if (at_m <= before_m) return { code: 'clipsOutOfOrder', field: `clips.${index}.at_m` };
+    before_m = at_m;
+  }
+  if (before_m >= length_m - hose.end.rigid_m && hose.clips.length > 0)
+    return { code: 'clipsOutOfOrder', field: `clips.${hose.clips.length - 1}.at_m` };
+  return null;
+}
+
+/**
+ * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for between
+ * the poses as well. Raises M05, M10, M11, M12, M15. Problem: a scene that cannot be solved.
+ */
+export function proveRoute(scene: Scene, grid: RigGrid, poses: readonly ScenePose[]): Result<RouteProof> {
+  const refused = sceneProblem(scene);
+  if (refused) return problem(refused);
+  const installed = poses[grid.installed];
+  if (!installed) return problem({ code: 'notPositive', field: 'poses', value: poses.length });
+  const worstBend = worstPose(scene, grid, poses, 'radius');
+  const worstRoom = scene.keepOuts.length > 0 ? worstPose(scene, grid, poses, 'room') : null;
+  const worstChord = worstPose(scene, grid, poses, 'taut') ?? installed;
+  const found = [worstBend, worstRoom, worstChord].flatMap((pose) => pose ?? []);
+  const verdict = judgeScene(scene, [...poses, ...found], installed);
+  const room = worstRoom && roomIn(scene, worstRoom);
+  const proof: RouteProof = {
+    holds: verdict.holds,
+    reason: verdict.reason,
+    pose: verdict.pose,
+    radius_m:
+      verdict.radius_m !== null && worstBend?.radius_m
+        ? { value: worstBend.radius_m, pose: worstBend.pose, span: worstBend.decidingSpan }
+        : null,
+    chordRatio: { value: worstChord.chordRatio, pose: worstChord.pose, span: tautSpan(worstChord) },
+    room: room && worstRoom && { ...room, pose: worstRoom.pose },
+    clocking_rad: installed.clocking_rad,
+    imposedTwist_rad: imposedTwist_rad(poses, installed),
+    bound_m: lowerBound_m(scene, grid),
+  };
+  return calculated(proof, workingOf(scene, proof, worstChord, poses.length), cautionsOf(scene, grid, proof));
+}
+
+const tautSpan = ({ spans }: ScenePose) => {
+  const ratios = spans.map((span) => span.chordRatio);
+  return ratios.indexOf(Math.max(...ratios));
+};
+
+/**
+ * Of every span the longest of the shortest ways in any pose, of arc, straight and arc at the least radius, and the rigid
+ * pieces; null where two ends stand too near each other for such a way.
+ */
+export function lowerBound_m(scene: Scene, grid: RigGrid): number | null {
+  const { hose } = scene;
+  const spans = spansOf(scene);
+  const needed = spans.map(({ endsAt }) => {
+    let most: number | null = null;
+    for (const pose of grid.poses) {
+      const { start, end } = endsAt(pose);
+      const way = spaceArcStraightArc(start, end, hose.leastRadius_m);
+      if (way && (most === null || way.length_m > most)) most = way.length_m;
+    }
+    return most;
+  });
+  let sum = hose.start.rigid_m + hose.end.rigid_m;
+  for (const span_m of needed) {
+    if (span_m === null) return null;
+    sum += span_m;
+  }
+  return sum;
+}
+
+function workingOf(
+  scene: Scene,
+  proof: RouteProof,
+  worstChord: ScenePose,
+  poses: number,
+): readonly WorkingStep[] {
+  const { hose } = scene;
+  const taut = worstChord.spans[proof.chordRatio.span];
+  const free_m = taut?.ends.length_m ?? hose.length_m;
+  const across = (symbol: string, pose: RigPose) => poseTerms(scene, symbol, pose);
+  const step = (formula: Formula, inputs: WorkingStep['inputs'], result: WorkingStep['result']) => ({
+    formula,
+    inputs,
+    result,
+  });
+  return [
+    step(
+      TAUT,
+      [
+        term('c', 'chordWorst', length(proof.chordRatio.value * free_m)),
+        term('L_free', 'freeSpan', length(free_m)),
+        ...across('at', proof.chordRatio.pose),
+      ],
+      term('chord ratio', 'chordRatio', ratio(round(proof.chordRatio.value, 4))),
+    ),
+    ...(proof.radius_m
+      ? [
+          step(
+            BEND,
+            [
+              term('poses', 'posesSolved', count(poses)),
+              term('R_min', 'leastRadius', length(hose.leastRadius_m)),
+              ...across('at', proof.radius_m.pose),
+            ],
+            term('R', 'bendRadius', length(proof.radius_m.value)),
+          ),
+        ]
+      : []),
+    ...(proof.room
+      ? [
+          step(
+            GAP,
+            [
+              term('d_outside', 'hoseOutside', length(hose.outside_m)),
+              term('wanted', 'gapWanted', length(proof.room.gap_m - proof.room.spare_m)),
+              ...across('at', proof.room.pose),
+            ],
+            term('gap', 'gap', length(proof.room.gap_m)),
+          ),
+        ]
+      : []),
+    ...(proof.bound_m === null
+      ? []
+      : [
+          step(
+            BOUND,
+            [
+              term('R_min', 'leastRadius', length(hose.leastRadius_m)),
+              term('L', 'hoseLength', length(hose.length_m)),
+            ],
+            term('L_bound', 'lowerBound', length(proof.bound_m)),
+          ),
+        ]),
+    ...(proof.imposedTwist_rad === null || proof.clocking_rad === null
+      ? []
+      : [
+          step(
+            TWIST,
+            [term('clocking', 'clockingInstalled', angle(proof.clocking_rad))],
+            term('twist', 'imposedTwist', angle(proof.imposedTwist_rad)),
+          ),
+        ]),
+  ];
+}
+
+const AXIS_MEANINGS = {
+  steering: 'steeringAngle',
+  travel: 'travelPressed',
+  swing: 'swingAngle',
+  roll: 'rollAngle',
+} as const;
+
+/** Where on the movement a figure is worst. */
+function poseTerms({ rig }: Scene, symbol: string, pose: RigPose): WorkingStep['inputs'] {
+  const { across, down } = axesOf(rig);
+  const quantity = (unit: 'length' | 'angle', value: number): Quantity =>
+    unit === 'length' ? length(value) : angle(value);
+  return [
+    ...(across ? [term(symbol, AXIS_MEANINGS[across.name], quantity(across.unit, pose.across))] : []),
+    term(symbol, AXIS_MEANINGS[down.name], quantity(down.unit, pose.down)),
+  ];
+}
+
+const round = (value: number, digits: number) => Number(value.toFixed(digits));
+
+/** Near enough to full bump for the loop there to be the matter. */
+const BUMP_SHARE = 0.75;
+/** A tie on the bars matters where the wheel moves this far below it. Our estimate. */
+const LONG_TRAVEL_m = 0.1;
+
+function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Caution[] {
+  const { rig, hose, keepOuts } = scene;
+  const cautions: Caution[] = [];
+  const spans = spansOf(scene);
+  const taut = spans[proof.chordRatio.span];
+  if (proof.chordRatio.value > TAUT_RATIO && taut) {
+    const endsNow = taut.endsAt(proof.chordRatio.pose);
+    cautions.push({
+      id: 'M11',
+      evidence: {
+        from: taut.from,
+        to: taut.to,
+        moves_m: chordRange_m(taut, grid),
+        chord_m: proof.chordRatio.value * endsNow.length_m,
+        free_m: endsNow.length_m,
+      },
+    });
+  } else if (proof.radius_m && proof.radius_m.value < hose.leastRadius_m)
+    cautions.push({
+      id: 'M10',
+      evidence: { radius_m: proof.radius_m.value, least_m: hose.leastRadius_m },
+    });
+  const { down } = axesOf(rig);
+  const part = proof.room && keepOuts[proof.room.keepOut];
+  if (proof.room && part && proof.room.spare_m < 0) {
+    const share = (proof.room.pose.down - down.least) / (down.most - down.least);
+    cautions.push(
+      part.nature === 'moving' && share >= BUMP_SHARE
+        ? { id: 'M05', evidence: { spare_m: null, loop: { part: part.name, gap_m: proof.room.gap_m } } }
+        : {
+            id: 'M15',
+            evidence: {
+              part: part.name,
+              nature: part.nature,
+              gap_m: proof.room.gap_m,
+              wanted_m: leastGap_m(part),
+            },
+          },
+    );
+  }
+  if (rig.kind === 'fork' && rig.travel_m >= LONG_TRAVEL_m)
+    for (const clip of hose.clips.filter(({ body }) => body === 'bars'))
+      cautions.push({ id: 'M12', evidence: { clip: clip.id, travel_m: rig.travel_m } });
+  return cautions;
+}
