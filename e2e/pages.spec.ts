@@ -38,6 +38,8 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     '/bench/threads?of=internal&d=8.93+mm',
     '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
     '/bench/hexagons?across=11/16+in&wrench=18+mm',
+    '/bench/route',
+    '/bench/route?of=swingArm&down=0.2',
     `/vehicles/${vehicle?.id}`,
     ...open.flatMap((job) => STAGES.map((stage) => `/jobs/${job.id}/${stage}`)),
     ...finished.flatMap((job) =>

@@ -179,7 +179,7 @@ export { planarDubins, spaceArcStraightArc } from './route/dubins.ts';
 export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
 export { NODES, solveRod } from './route/rod.ts';
 export type { TightestBend } from './route/measures.ts';
-export { bending, curvatures, rodPoints, tightestBend } from './route/measures.ts';
+export { bending, curvatures, rodLine, rodPoints, tightestBend } from './route/measures.ts';
 export { TAUT_RATIO } from './route/envelope.ts';
 export type { Body as RigBody, Rig, RigAxes, RigAxis, RigGrid, RigKind, RigPose } from './route/rig.ts';
 export { AS_MEASURED, axesOf, BODIES as RIG_BODIES, BODIES_OF, gridOf, placementOf } from './route/rig.ts';
@@ -222,11 +222,19 @@ export type {
   Reason as RouteReason,
   SceneVerdict,
 } from './route/judge.ts';
-export { judgeAt, judgeScene, roomIn, scanLengths, sceneWindow, worstPose } from './route/judge.ts';
+export {
+  eachLength,
+  judgeAt,
+  judgeScene,
+  roomIn,
+  scanLengths,
+  sceneWindow,
+  worstPose,
+} from './route/judge.ts';
 export type { LengthScan, Window as LengthWindow } from './route/window.ts';
 export type { Corner, CornerHose } from './route/corner.ts';
 export { mirrored, sceneOf } from './route/corner.ts';
 export type { CornerPattern } from './route/patternCorners.ts';
 export { CORNER_PATTERNS, PATTERN_CORNERS } from './route/patternCorners.ts';
 export type { RouteProof, WorstFigure } from './route/prove.ts';
-export { proveRoute, sceneProblem } from './route/prove.ts';
+export { lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';

@@ -5,6 +5,7 @@ import { formatQuantity, formatRange } from '@zephyrcombe/core';
 export interface Writer {
   readonly units: UnitPreferences;
   length(value_m: number): string;
+  lengthRange(shortest_m: number, longest_m: number): string;
   /** To hundredths of a millimetre, or thousandths of an inch. */
   fineLength(value_m: number): string;
   torque(value_Nm: number): string;
@@ -52,6 +53,7 @@ export function createWriter(units: UnitPreferences): Writer {
         units.length,
         needsTenths(value_m, units) ? { decimals: units.length === 'in' ? 3 : 1 } : {},
       ),
+    lengthRange: (shortest_m, longest_m) => formatRange(shortest_m, longest_m, units.length),
     fineLength: (value_m) =>
       units.length === 'in'
         ? formatQuantity(value_m, 'in', { decimals: 3 })

@@ -70,12 +70,17 @@ export function roomIn({ keepOuts }: Scene, { gaps }: ScenePose): SceneVerdict['
   return best;
 }
 
+/** Poses that differ by less than this, metres or share, are alike: then the one nearest to straight ahead is named. */
+const ALIKE = 1e-4;
+const coarse = (value: number) => (Number.isFinite(value) ? Math.round(value / ALIKE) : value);
+
 function most(poses: readonly ScenePose[], measure: (pose: ScenePose) => number): ScenePose | undefined {
   let best: ScenePose | undefined;
   let highest = -Infinity;
   for (const pose of poses) {
-    const value = measure(pose);
-    if (!best || value > highest) {
+    const value = coarse(measure(pose));
+    const isNearer = value === highest && best && Math.abs(pose.pose.across) < Math.abs(best.pose.across);
+    if (!best || value > highest || isNearer) {
       best = pose;
       highest = value;
     }
@@ -98,31 +103,39 @@ export interface LengthSample {
   readonly verdict: SceneVerdict;
 }
 
-/** Lengths evenly from end to end, outwards from the hose's own, each from its neighbour. In order of length. */
-export function scanLengths(
+/** Lengths evenly from end to end, outwards from the hose's own, each from its neighbour: in that order, one at a time. */
+export function* eachLength(
   scene: Scene,
   grid: RigGrid,
   { from_m, to_m, nominal_m }: LengthScan,
   count: number,
-): readonly LengthSample[] {
+): Generator<LengthSample> {
   const nominal = judgeAt(scene, grid, nominal_m);
   const lengths = Array.from(
     { length: count },
     (_none, index) => from_m + ((to_m - from_m) * index) / (count - 1),
   );
-  const outward = (wanted: readonly number[]): readonly LengthSample[] => {
+  const longer = lengths.filter((length_m) => length_m >= nominal_m);
+  const shorter = lengths.filter((length_m) => length_m < nominal_m).reverse();
+  for (const outward of [longer, shorter]) {
     let near = nominal.near;
-    return wanted.map((length_m) => {
+    for (const length_m of outward) {
       const verdict = judgeAt(scene, grid, length_m, near);
       // A length with no shape leaves nothing to start from: the next one starts where the last one held.
       if (verdict.near.every((shape) => shape.status === 'converged')) near = verdict.near;
-      return { length_m, verdict };
-    });
-  };
-  const shorter = outward(lengths.filter((length_m) => length_m < nominal_m).reverse());
-  const longer = outward(lengths.filter((length_m) => length_m >= nominal_m));
-  return [...shorter].reverse().concat(longer);
+      yield { length_m, verdict };
+    }
+  }
 }
+
+/** The same, all at once and in order of length. */
+export const scanLengths = (
+  scene: Scene,
+  grid: RigGrid,
+  scan: LengthScan,
+  count: number,
+): readonly LengthSample[] =>
+  [...eachLength(scene, grid, scan, count)].sort((a, b) => a.length_m - b.length_m);
 
 export type Figure = 'radius' | 'room' | 'taut';
 
@@ -133,25 +146,32 @@ function badness(scene: Scene, figure: Figure, pose: ScenePose): number {
 }
 
 /** From how many of the worst grid poses the search sets out. */
-const SEARCHES = 3;
+export const SEARCHES = 3;
 const FINEST = 64;
+/** A hundredth of a millimetre: less is rounding. */
+const LEAST_GAIN = 1e-5;
 
 /**
  * The worst pose, between those of the grid as well: a compass search with halving steps from the three worst. A plain
- * grid makes the radius look up to six per cent better than it is.
+ * grid makes the radius look up to six per cent better than it is. With no searches, the worst of the grid.
  */
 export function worstPose(
   scene: Scene,
   grid: RigGrid,
   poses: readonly ScenePose[],
   figure: Figure,
+  searches = SEARCHES,
 ): ScenePose | null {
-  const sorted = [...poses].sort((a, b) => badness(scene, figure, b) - badness(scene, figure, a));
+  const bad = new Map(poses.map((pose) => [pose, badness(scene, figure, pose)]));
+  const order = (pose: ScenePose) => coarse(bad.get(pose) ?? 0);
+  const sorted = [...poses].sort(
+    (a, b) => order(b) - order(a) || Math.abs(a.pose.across) - Math.abs(b.pose.across),
+  );
   const { poses: at, columns } = grid;
   const across = columns > 1 ? Math.abs((at[1]?.across ?? 0) - (at[0]?.across ?? 0)) : 0;
   const down = Math.abs((at[columns]?.down ?? 0) - (at[0]?.down ?? 0));
-  let worst: ScenePose | null = null;
-  for (const start of sorted.slice(0, SEARCHES)) {
+  let worst = sorted[0] ?? null;
+  for (const start of sorted.slice(0, searches)) {
     let here = start;
     for (let share = 2; share <= FINEST; share *= 2) {
       for (const [a, d] of [
@@ -166,10 +186,10 @@ export function worstPose(
         });
         if (pose.across === here.pose.across && pose.down === here.pose.down) continue;
         const there = solvePose(scene, pose, here);
-        if (badness(scene, figure, there) > badness(scene, figure, here)) here = there;
+        if (badness(scene, figure, there) > badness(scene, figure, here) + LEAST_GAIN) here = there;
       }
     }
-    if (!worst || badness(scene, figure, here) > badness(scene, figure, worst)) worst = here;
+    if (!worst || badness(scene, figure, here) > badness(scene, figure, worst) + LEAST_GAIN) worst = here;
   }
   return worst;
 }

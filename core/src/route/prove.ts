@@ -11,8 +11,8 @@ import type { Caution } from '../mistakes/caution.ts';
 import { norm } from '../geometry/vector.ts';
 import { spaceArcStraightArc } from './dubins.ts';
 import { TAUT_RATIO } from './envelope.ts';
-import type { SceneVerdict } from './judge.ts';
-import { judgeScene, roomIn, worstPose } from './judge.ts';
+import type { Figure, SceneVerdict } from './judge.ts';
+import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf } from './rig.ts';
 import type { Scene, ScenePose } from './scene.ts';
@@ -89,17 +89,23 @@ export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
 }
 
 /**
- * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for between
- * the poses as well. Raises M05, M10, M11, M12, M15. Problem: a scene that cannot be solved.
+ * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for
+ * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15. Problem: a scene that cannot be solved.
  */
-export function proveRoute(scene: Scene, grid: RigGrid, poses: readonly ScenePose[]): Result<RouteProof> {
+export function proveRoute(
+  scene: Scene,
+  grid: RigGrid,
+  poses: readonly ScenePose[],
+  between = true,
+): Result<RouteProof> {
   const refused = sceneProblem(scene);
   if (refused) return problem(refused);
   const installed = poses[grid.installed];
   if (!installed) return problem({ code: 'notPositive', field: 'poses', value: poses.length });
-  const worstBend = worstPose(scene, grid, poses, 'radius');
-  const worstRoom = scene.keepOuts.length > 0 ? worstPose(scene, grid, poses, 'room') : null;
-  const worstChord = worstPose(scene, grid, poses, 'taut') ?? installed;
+  const worst = (figure: Figure) => worstPose(scene, grid, poses, figure, between ? SEARCHES : 0);
+  const worstBend = worst('radius');
+  const worstRoom = scene.keepOuts.length > 0 ? worst('room') : null;
+  const worstChord = worst('taut') ?? installed;
   const found = [worstBend, worstRoom, worstChord].flatMap((pose) => pose ?? []);
   const verdict = judgeScene(scene, [...poses, ...found], installed);
   const room = worstRoom && roomIn(scene, worstRoom);

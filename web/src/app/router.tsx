@@ -175,6 +175,13 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'bench/route',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/route/RouteBenchPage.tsx')).RouteBenchPage,
+        }),
+      },
+      {
         path: 'bench/hexagons',
         handle: BENCH,
         lazy: async () => ({

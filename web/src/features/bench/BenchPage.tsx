@@ -6,6 +6,12 @@ import { SIZE, colour } from '../../design/tokens.ts';
 
 const TOOLS = [
   {
+    to: '/bench/route',
+    name: 'Does this hose reach, bend and clear?',
+    about:
+      'The shape of a hose over steering and travel: the window of lengths that holds, tightest bend, gaps, clocking.',
+  },
+  {
     to: '/bench/threads',
     name: 'Which thread is this?',
     about:

@@ -4,12 +4,13 @@ import { CircuitSchema, COMPONENT_NAMES } from '@zephyrcombe/contract';
 import type { ComponentKind, FluidGrade } from '@zephyrcombe/core';
 import { BROKEN, canBeLaidOut, circuitFaults, FLUID_GRADES } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -107,20 +108,10 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
     namelessPart(circuit) ||
     circuit.joints.some((joint) => joint.torque.minimum_Nm > joint.torque.maximum_Nm);
 
-  // Undo and redo work wherever the eyes are, but in a text field the field's own undo comes first.
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select')) return;
-      const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) dispatch({ type: 'undo' });
-      else if (key === 'y' || key === 'z') dispatch({ type: 'redo' });
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  });
+  useUndoKeys(
+    () => dispatch({ type: 'undo' }),
+    () => dispatch({ type: 'redo' }),
+  );
 
   const add = (kind: ComponentKind) => {
     const made = addPart(circuit, newId, kind, selection);

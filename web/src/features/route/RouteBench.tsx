@@ -1,0 +1,189 @@
+/** The route bench: three views to scale, the movement, the figures that decide, and the length with its window. */
+import type { Corner, CornerHose, RigPose } from '@zephyrcombe/core';
+import { sceneOf } from '@zephyrcombe/core';
+import { useCallback, useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { useUndoKeys } from '../../app/useUndoKeys.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { ChoiceRow } from '../../design/fields.tsx';
+import { Columns, Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { useWidth } from '../../drawing/useWidth.ts';
+import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
+import { MAP_FIGURES, withHose } from './benchState.ts';
+import type { RouteFrame } from './compute.ts';
+import { handlesOf } from './handles.ts';
+import { LengthCurves } from './LengthCurves.tsx';
+import { PoseMap } from './PoseMap.tsx';
+import type { Bounds, Projection } from './projection.ts';
+import { arrange, boundsOf, projection } from './projection.ts';
+import { RouteFigures } from './RouteFigures.tsx';
+import { RouteView } from './RouteView.tsx';
+import { SceneEditor } from './SceneEditor.tsx';
+import { Scrub } from './Scrub.tsx';
+import { useRoute } from './useRoute.ts';
+import { poseText } from './words.ts';
+
+const MAP_NAMES: Readonly<Record<MapFigure, string>> = { radius: 'bend', room: 'room', slack: 'slack' };
+
+/** In a row, or side beside front, top under side, and in the free corner the map of the poses. */
+const Views = styled.div<{ $columns: string }>`
+  display: grid;
+  grid-template-columns: ${({ $columns }) => $columns};
+  gap: 8px;
+  justify-content: start;
+  user-select: none;
+`;
+
+const GAP_px = 8;
+const MOST_HEIGHT_px = 480;
+const LEAST_MAP_px = 150;
+const ROW_MAP_px = { width: 330, height: 172 } as const;
+
+interface RouteBenchProps {
+  readonly state: RouteState;
+  readonly dispatch: (action: RouteAction) => void;
+}
+
+export function RouteBench({ state, dispatch }: RouteBenchProps) {
+  const write = useWriter();
+  const { corner, hoseId, pose } = state;
+  const scene = useMemo(() => sceneOf(corner, hoseId), [corner, hoseId]);
+  const hose = corner.hoses.find(({ id }) => id === hoseId);
+  if (!scene || !hose) throw new Error('a bench without a hose');
+  const { frame, shown, curves, problem } = useRoute(scene, pose);
+  const [map, setMap] = useState<MapFigure>('radius');
+  const [ref, width_px] = useWidth<HTMLDivElement>(840);
+  const bounds = useBounds(corner, hose, frame);
+
+  const onHose = (next: CornerHose, field: string) =>
+    dispatch({ type: 'change', corner: withHose(state, () => next), field: `${hoseId} ${field}` });
+  const onPose = useCallback((next: RigPose) => dispatch({ type: 'pose', pose: next }), [dispatch]);
+  const onRest = () => dispatch({ type: 'rest' });
+  const onLength = (length_m: number) => onHose({ ...hose, length_m }, 'length');
+  useUndoKeys(
+    () => dispatch({ type: 'undo' }),
+    () => dispatch({ type: 'redo' }),
+  );
+
+  const { inRow, perMetre_px } = arrange(bounds, width_px - 2 * GAP_px - 2, MOST_HEIGHT_px);
+  const [side, front, top] = (['side', 'front', 'top'] as const).map((view) =>
+    projection(view, bounds, perMetre_px),
+  ) as [Projection, Projection, Projection];
+  const isUnderTop = inRow && side.height_px - top.height_px >= LEAST_MAP_px;
+  const viewProps = { rig: corner.rig, hose, keepOuts: corner.keepOuts, pose, frame, shown, onHose, onRest };
+  const said = [
+    poseText(corner.rig, pose, write),
+    shown?.radius_m ? `bend ${write.length(shown.radius_m)}` : 'no bend to show',
+    shown?.spare_m === null || shown === null ? '' : `room to spare ${write.length(shown.spare_m)}`,
+  ]
+    .filter((part) => part !== '')
+    .join(', ');
+
+  const poseMap = (wide_px: number, high_px: number) =>
+    frame ? (
+      <PoseMap
+        figures={frame.figures}
+        columns={frame.columns}
+        figure={map}
+        leastRadius_m={hose.leastRadius_m}
+        pose={pose}
+        width_px={wide_px}
+        height_px={high_px}
+        said={said}
+        onPose={onPose}
+      />
+    ) : (
+      <div style={{ width: wide_px, height: high_px }} />
+    );
+
+  return (
+    <Stack $gap={18}>
+      <Columns $right="350px">
+        <div ref={ref}>
+          <Stack $gap={10}>
+            <Views
+              $columns={[side, front, ...(inRow ? [top] : [])].map((view) => `${view.width_px}px`).join(' ')}
+            >
+              <RouteView projection={side} {...viewProps} />
+              <RouteView projection={front} {...viewProps} />
+              {isUnderTop ? (
+                <Stack $gap={GAP_px}>
+                  <RouteView projection={top} {...viewProps} />
+                  {poseMap(top.width_px, side.height_px - top.height_px - GAP_px)}
+                </Stack>
+              ) : (
+                <RouteView projection={top} {...viewProps} />
+              )}
+              {inRow ? null : poseMap(front.width_px, top.height_px)}
+            </Views>
+            <Line $gap={22} style={{ alignItems: 'start' }}>
+              {inRow && !isUnderTop ? poseMap(ROW_MAP_px.width, ROW_MAP_px.height) : null}
+              <Stack $gap={10} style={{ flex: '1 1 300px' }}>
+                <Scrub rig={corner.rig} pose={pose} onPose={onPose} />
+                <ChoiceRow<MapFigure>
+                  label="The map shows"
+                  value={map}
+                  options={MAP_FIGURES.map((value) => ({ value, text: MAP_NAMES[value] }))}
+                  onChange={setMap}
+                />
+              </Stack>
+            </Line>
+            <Fine>
+              The map: steering or roll across, suspension from droop down to bump; darker is nearer the
+              limit, × over it, ○ the worst. Outlined in red: hot. Squares and dots can be taken hold of, with
+              the pointer or the arrow keys.
+            </Fine>
+          </Stack>
+        </div>
+        <Stack $gap={14}>
+          {problem ? (
+            <Notice severity="warn" title="The route cannot be worked out in this browser" live>
+              <p>{problem}</p>
+            </Notice>
+          ) : null}
+          <RouteFigures
+            corner={corner}
+            hose={hose}
+            frame={frame}
+            shown={shown}
+            curves={curves}
+            onLength={onLength}
+          />
+          {curves ? (
+            <Sheet>
+              <SheetTitle>Against the length of the hose</SheetTitle>
+              <LengthCurves
+                curves={curves}
+                length_m={hose.length_m}
+                leastRadius_m={hose.leastRadius_m}
+                onLength={onLength}
+                onRest={onRest}
+              />
+            </Sheet>
+          ) : null}
+        </Stack>
+      </Columns>
+      <SceneEditor state={state} dispatch={dispatch} line={shown?.line ?? null} />
+    </Stack>
+  );
+}
+
+/** Round everything as it was last settled: while something is dragged the paper does not move under the hand. */
+function useBounds(corner: Corner, hose: CornerHose, frame: RouteFrame | null): Bounds {
+  const [kept, setKept] = useState<{ readonly frame: RouteFrame | null; readonly bounds: Bounds }>(() => ({
+    frame: null,
+    bounds: around(corner, hose, null),
+  }));
+  if (frame?.settled && frame !== kept.frame) setKept({ frame, bounds: around(corner, hose, frame) });
+  return kept.bounds;
+}
+
+function around(corner: Corner, hose: CornerHose, frame: RouteFrame | null): Bounds {
+  const handles = handlesOf(corner.rig, hose, { across: 0, down: 0 });
+  const points = handles.map(({ at_m }) => at_m);
+  const line = frame?.sweep ?? new Float32Array(0);
+  for (let at = 0; at + 2 < line.length; at += 3)
+    points.push([line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0]);
+  return boundsOf(points);
+}

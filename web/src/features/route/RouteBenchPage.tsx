@@ -1,0 +1,85 @@
+import { CORNER_PATTERNS, mirrored, PATTERN_CORNERS } from '@zephyrcombe/core';
+import { useEffect, useReducer, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useCrumb } from '../../app/crumb.ts';
+import { PlainButton } from '../../design/Button.tsx';
+import { Pick } from '../../design/fields.tsx';
+import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { readRoute, routeReducer, writeRoute } from './benchState.ts';
+import { RouteBench } from './RouteBench.tsx';
+
+/** Written into the address when the hand rests. */
+const REST_ms = 400;
+
+/** A route on the bench: no job needed, everything in the address. */
+export function RouteBenchPage() {
+  useCrumb('Route');
+  const [query, setQuery] = useSearchParams();
+  const [start] = useState(() => readRoute(query));
+  const [state, dispatch] = useReducer(routeReducer, start.state);
+  useEffect(() => {
+    const timer = setTimeout(
+      () => setQuery((before) => writeRoute(state, before), { replace: true, preventScrollReset: true }),
+      REST_ms,
+    );
+    return () => clearTimeout(timer);
+  }, [state, setQuery]);
+  const { corner, pattern, hoseId } = state;
+  return (
+    <Page>
+      <Stack $gap={14}>
+        <Line $gap={14} style={{ alignItems: 'end' }}>
+          <div style={{ flex: '1 1 320px' }}>
+            <Head>Does it reach, bend and clear?</Head>
+            <Fine>A free hose over the whole movement. The vehicle maker’s routing comes first.</Fine>
+          </div>
+          <div style={{ flex: '0 1 300px' }}>
+            <Pick
+              label="Start from"
+              value={pattern ?? ''}
+              options={[
+                ...(pattern === null ? [{ value: '', text: corner.name }] : []),
+                ...CORNER_PATTERNS.map((name) => ({
+                  value: name,
+                  text: PATTERN_CORNERS[name].name,
+                })),
+              ]}
+              onChange={(name) => {
+                const chosen = CORNER_PATTERNS.find((candidate) => candidate === name);
+                if (chosen) dispatch({ type: 'load', corner: PATTERN_CORNERS[chosen], pattern: chosen });
+              }}
+            />
+          </div>
+          {corner.hoses.length > 1 ? (
+            <div style={{ flex: '0 1 200px' }}>
+              <Pick
+                label="Hose"
+                value={hoseId}
+                options={corner.hoses.map(({ id, name }) => ({ value: id, text: name }))}
+                onChange={(id) => dispatch({ type: 'hose', hoseId: id })}
+              />
+            </div>
+          ) : null}
+          <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
+            Undo
+          </PlainButton>
+          <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
+            Redo
+          </PlainButton>
+          <PlainButton
+            onPress={() => dispatch({ type: 'change', corner: mirrored(corner), field: 'mirrored' })}
+          >
+            Other side
+          </PlainButton>
+        </Line>
+        {start.wrong ? (
+          <Notice severity="warn" title="The address does not hold a corner that can be read">
+            <p>{start.wrong}. The fork pattern is shown instead; ask whoever sent the link for a new one.</p>
+          </Notice>
+        ) : null}
+        <RouteBench state={state} dispatch={dispatch} />
+      </Stack>
+    </Page>
+  );
+}

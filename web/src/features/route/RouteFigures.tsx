@@ -1,0 +1,158 @@
+/** What the route comes to, in large figures, with the pose that decides each. */
+import type { Corner, CornerHose, RigPose, RouteProof } from '@zephyrcombe/core';
+import { TAUT_RATIO } from '@zephyrcombe/core';
+import { problemText } from '@zephyrcombe/contract';
+import type { ReactNode } from 'react';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Figure, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
+import { poseText, REASON_WORDS } from './words.ts';
+
+interface RouteFiguresProps {
+  readonly corner: Corner;
+  readonly hose: CornerHose;
+  readonly frame: RouteFrame | null;
+  readonly shown: ShownPose | null;
+  readonly curves: RouteCurves | null;
+  readonly onLength: (length_m: number) => void;
+}
+
+export function RouteFigures({ corner, hose, frame, shown, curves, onLength }: RouteFiguresProps) {
+  const write = useWriter();
+  const proof = frame?.proof ?? null;
+  return (
+    <Stack $gap={14}>
+      <Sheet>
+        <QuantityEntry
+          label="Length, port to port"
+          kind="length"
+          value_SI={hose.length_m}
+          onValue={(value) => {
+            if (value !== null) onLength(value);
+          }}
+        />
+        {proof === null ? (
+          <Fine aria-live="polite">Working it out…</Fine>
+        ) : proof.ok ? (
+          <Proven
+            corner={corner}
+            hose={hose}
+            proof={proof.value}
+            curves={curves}
+            shown={shown}
+            working={<Working of="the route" result={proof} />}
+          />
+        ) : (
+          <Notice severity="warn" title="This cannot be worked out" live>
+            <p>{problemText(proof.problem, write)}</p>
+          </Notice>
+        )}
+      </Sheet>
+      {proof?.ok ? <Cautions cautions={proof.cautions} /> : null}
+    </Stack>
+  );
+}
+
+interface ProvenProps {
+  readonly corner: Corner;
+  readonly hose: CornerHose;
+  readonly proof: RouteProof;
+  readonly curves: RouteCurves | null;
+  readonly shown: ShownPose | null;
+  readonly working: ReactNode;
+}
+
+function Proven({ corner, hose, proof, curves, shown, working }: ProvenProps) {
+  const write = useWriter();
+  const where = (pose: RigPose) => poseText(corner.rig, pose, write);
+  const window = curves?.window;
+  const part = proof.room && corner.keepOuts[proof.room.keepOut];
+  return (
+    <>
+      <SheetTitle as="h3" style={{ marginTop: 6 }}>
+        {proof.holds ? 'Length window' : `Does not hold: ${REASON_WORDS[proof.reason]}`}
+      </SheetTitle>
+      <Hero data-window>
+        {window
+          ? write.lengthRange(
+              Math.ceil(window.short_m * 1000) / 1000,
+              Math.floor(window.long_m * 1000) / 1000,
+            )
+          : window === null
+            ? 'no window'
+            : '…'}
+      </Hero>
+      <Fine>
+        {window
+          ? `Shorter: ${window.shortBecause ? REASON_WORDS[window.shortBecause] : 'holds as far as was looked'}. Longer: ${window.longBecause ? REASON_WORDS[window.longBecause] : 'holds as far as was looked'}.`
+          : window === null
+            ? `At ${write.length(hose.length_m)} some pose does not hold; ${where(proof.pose)} decides.`
+            : 'Every length is tried in all poses.'}{' '}
+        An estimate from the figures below: the tape on the vehicle decides. {working}
+      </Fine>
+      <Rows style={{ marginTop: 8 }}>
+        <Row
+          name="tightest bend"
+          value={proof.radius_m ? write.length(proof.radius_m.value) : 'none to show'}
+          note={
+            proof.radius_m
+              ? `${where(proof.radius_m.pose)}; at least ${write.length(hose.leastRadius_m)}`
+              : 'the hose is all but straight, or cannot reach'
+          }
+        />
+        <Row
+          name="how nearly straight"
+          value={write.fraction(proof.chordRatio.value)}
+          note={`${where(proof.chordRatio.pose)}; at most ${write.fraction(TAUT_RATIO)}`}
+        />
+        {proof.room && part ? (
+          <Row
+            name={`gap, ${part.name.charAt(0).toLowerCase()}${part.name.slice(1)}`}
+            value={write.length(proof.room.gap_m)}
+            note={`${where(proof.room.pose)}; at least ${write.length(proof.room.gap_m - proof.room.spare_m)}`}
+          />
+        ) : null}
+        {proof.clocking_rad === null ? null : (
+          <Row
+            name="clocking, untwisted"
+            value={write.angle(proof.clocking_rad)}
+            note={`far eye against the first, clockwise seen from the first end; the movement turns it by ${write.angle(proof.imposedTwist_rad ?? 0)}`}
+          />
+        )}
+        {proof.bound_m === null ? null : (
+          <Row
+            name="no hose can be shorter than"
+            value={write.length(proof.bound_m)}
+            note="a bound, not a length to order"
+          />
+        )}
+      </Rows>
+      <Fine aria-live="off" style={{ marginTop: 8 }}>
+        In this pose: {shown?.radius_m ? `bend ${write.length(shown.radius_m)}` : 'no bend to show'}
+        {shown?.spare_m === null || shown === null ? '' : `, room to spare ${write.length(shown.spare_m)}`}.
+      </Fine>
+    </>
+  );
+}
+
+interface RowProps {
+  readonly name: string;
+  readonly value: string;
+  readonly note: string;
+}
+
+function Row({ name, value, note }: RowProps) {
+  return (
+    <div>
+      <Spread>
+        <Label>{name}</Label>
+        <Figure $size="large">{value}</Figure>
+      </Spread>
+      <Fine>{note}</Fine>
+    </div>
+  );
+}

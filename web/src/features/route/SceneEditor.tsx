@@ -1,0 +1,381 @@
+/** The corner in figures: holds of the hose, parts in the way, and how it moves. Everything a tape can read. */
+import type { CornerHose, KeepOut, RigBody, Vector } from '@zephyrcombe/core';
+import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
+import styled from 'styled-components';
+import { useWriter } from '../../app/SessionContext.ts';
+import { PlainButton, TextButton } from '../../design/Button.tsx';
+import { Pick, TextField } from '../../design/fields.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../design/layout.ts';
+import { colour, FONT, SIZE } from '../../design/tokens.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import type { RouteAction, RouteState } from './benchState.ts';
+import { CsvRow } from './CsvRow.tsx';
+import { CoordinateField } from './CoordinateField.tsx';
+import { middleOf, toRest } from './placing.ts';
+import type { PointRow, SizeRow } from './sceneRows.ts';
+import {
+  hosePoints,
+  hosePut,
+  hoseSizes,
+  partPoints,
+  partPut,
+  partSizes,
+  rigPoints,
+  rigSizes,
+} from './sceneRows.ts';
+
+const Scroll = styled.div`
+  overflow-x: auto;
+  position: relative;
+`;
+
+const Table = styled.table`
+  border-collapse: collapse;
+  font-size: ${SIZE.small};
+  th {
+    text-align: left;
+    font-weight: 400;
+    color: ${colour('inkSoft')};
+    padding: 4px 8px 4px 0;
+    white-space: nowrap;
+  }
+  td {
+    padding: 3px 6px 3px 0;
+    border-top: 1px solid ${colour('hairlineSoft')};
+  }
+  td:first-child {
+    min-width: 150px;
+  }
+  input {
+    font-family: ${FONT.figures};
+  }
+`;
+
+const Sizes = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 6px 18px;
+  align-items: end;
+`;
+
+const BODY_NAMES: Readonly<Record<RigBody, string>> = {
+  frame: 'frame',
+  bars: 'bars and yokes',
+  sliders: 'sliders and wheel',
+  swingArm: 'swing-arm',
+  knuckle: 'knuckle',
+  axle: 'axle',
+};
+const NATURE_NAMES = { hot: 'hot', moving: 'moving', still: 'still' } as const;
+
+interface SceneEditorProps {
+  readonly state: RouteState;
+  readonly dispatch: (action: RouteAction) => void;
+  /** The hose in the pose looked at, to set a new clip or part beside. */
+  readonly line: Float32Array | null;
+}
+
+export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
+  const { corner } = state;
+  const hose = corner.hoses.find(({ id }) => id === state.hoseId);
+  const change = (next: typeof corner, field: string) => dispatch({ type: 'change', corner: next, field });
+  if (!hose) return null;
+  const bodies = BODIES_OF[corner.rig.kind];
+  return (
+    <Stack $gap={18}>
+      <Sheet>
+        <SheetTitle>Where the hose is held</SheetTitle>
+        <Fine>
+          Measured straight ahead at full droop: x forward, y to the left, z up, from one point of your choice
+          (the steering head or the wheel’s centre serve well). The last three figures are the way the hose
+          leaves.
+        </Fine>
+        <Points rows={hosePoints(corner, hose)} bodies={bodies} onChange={change} />
+        <SizesOf rows={hoseSizes(corner, hose)} onChange={change} />
+        <Line style={{ marginTop: 10 }}>
+          <PlainButton
+            isDisabled={line === null || hose.clips.length >= 12}
+            onPress={() => change(withClip(state, hose, line), 'clip added')}
+          >
+            Add a clip where the hose lies
+          </PlainButton>
+          {hose.clips.map((clip, index) => (
+            <TextButton
+              key={clip.id}
+              onPress={() =>
+                change(
+                  hosePut(corner, { ...hose, clips: hose.clips.filter((_other, at) => at !== index) }),
+                  'clip removed',
+                )
+              }
+            >
+              take clip {clip.id} off
+            </TextButton>
+          ))}
+        </Line>
+      </Sheet>
+      <Sheet>
+        <SheetTitle>What stands in the way</SheetTitle>
+        {corner.keepOuts.length === 0 ? (
+          <Fine>Nothing yet: add tyre, exhaust, damper, whatever the hose must not touch.</Fine>
+        ) : null}
+        <Stack $gap={14}>
+          {corner.keepOuts.map((part) => (
+            <Stack $gap={6} key={part.id}>
+              <Line $gap={12}>
+                <div style={{ flex: '1 1 180px' }}>
+                  <TextField
+                    label="Part"
+                    value={part.name}
+                    onChange={(name) => change(partPut(corner, { ...part, name }), `${part.id} name`)}
+                  />
+                </div>
+                <div style={{ flex: '0 1 150px' }}>
+                  <Pick<KeepOut['nature']>
+                    label="It is"
+                    value={part.nature}
+                    options={NATURES.map((value) => ({ value, text: NATURE_NAMES[value] }))}
+                    onChange={(nature) => change(partPut(corner, { ...part, nature }), `${part.id} nature`)}
+                  />
+                </div>
+                <TextButton
+                  onPress={() =>
+                    change(
+                      { ...corner, keepOuts: corner.keepOuts.filter(({ id }) => id !== part.id) },
+                      'part removed',
+                    )
+                  }
+                >
+                  remove<Unseen> {part.name}</Unseen>
+                </TextButton>
+              </Line>
+              <Points rows={partPoints(corner, part)} bodies={bodies} onChange={change} />
+              <SizesOf rows={partSizes(corner, part)} onChange={change} />
+            </Stack>
+          ))}
+        </Stack>
+        <Line style={{ marginTop: 10 }}>
+          {(['capsule', 'sphere', 'ring', 'box'] as const).map((shape) => (
+            <PlainButton
+              key={shape}
+              isDisabled={corner.keepOuts.length >= 24}
+              onPress={() => change(withPart(state, shape, line), 'part added')}
+            >
+              {
+                { capsule: 'Add a tube or rod', sphere: 'Add a ball', ring: 'Add a tyre', box: 'Add a box' }[
+                  shape
+                ]
+              }
+            </PlainButton>
+          ))}
+        </Line>
+      </Sheet>
+      <Sheet>
+        <SheetTitle>How it moves</SheetTitle>
+        <Points rows={rigPoints(corner)} bodies={bodies} onChange={change} />
+        <SizesOf rows={rigSizes(corner)} onChange={change} />
+        <CsvRow corner={corner} onCorner={(next) => change(next, `csv ${Date.now()}`)} />
+      </Sheet>
+    </Stack>
+  );
+}
+
+function withClip(state: RouteState, hose: CornerHose, line: Float32Array | null): RouteState['corner'] {
+  const body: RigBody = hose.start.body;
+  const middle = line && middleOf(line, hose.clips.at(-1)?.at_m ?? 0, hose.length_m);
+  if (!middle) return state.corner;
+  const placement = placementOf(state.corner.rig, body, state.pose);
+  const { point_m, direction } = toRest(placement, middle.point_m, middle.along);
+  const taken = new Set(hose.clips.map(({ id }) => id));
+  let number = 1;
+  while (taken.has(String(number))) number += 1;
+  const clip = { id: String(number), body, point_m, along: direction, at_m: middle.at_m };
+  return hosePut(state.corner, { ...hose, clips: [...hose.clips, clip] });
+}
+
+function withPart(
+  state: RouteState,
+  shape: 'capsule' | 'sphere' | 'ring' | 'box',
+  line: Float32Array | null,
+): RouteState['corner'] {
+  const { corner } = state;
+  const middle = line && middleOf(line, 0, 1);
+  const [x, y, z] = middle?.point_m ?? [0, 0, 0.5];
+  const centre_m: Vector = [round(x + 0.08), round(y), round(z)];
+  const solid: KeepOut['solid'] =
+    shape === 'capsule'
+      ? { shape, a_m: centre_m, b_m: [centre_m[0], centre_m[1], round(z - 0.1)], radius_m: 0.015 }
+      : shape === 'sphere'
+        ? { shape, centre_m, radius_m: 0.03 }
+        : shape === 'ring'
+          ? {
+              shape,
+              centre_m: [centre_m[0] + 0.3, 0, centre_m[2]],
+              axis: [0, 1, 0],
+              ring_m: 0.25,
+              tube_m: 0.05,
+            }
+          : { shape, centre_m, half_m: [0.03, 0.03, 0.03] };
+  const taken = new Set(corner.keepOuts.map(({ id }) => id));
+  let number = corner.keepOuts.length + 1;
+  while (taken.has(`part ${number}`)) number += 1;
+  return {
+    ...corner,
+    keepOuts: [
+      ...corner.keepOuts,
+      { id: `part ${number}`, name: `Part ${number}`, body: 'frame', nature: 'still', solid, gap_m: null },
+    ],
+  };
+}
+
+const round = (value: number) => Number(value.toFixed(3));
+
+interface PointsProps {
+  readonly rows: readonly PointRow[];
+  readonly bodies: readonly RigBody[];
+  readonly onChange: (corner: ReturnType<PointRow['put']>, field: string) => void;
+}
+
+const AXES = ['x', 'y', 'z'] as const;
+
+function Points({ rows, bodies, onChange }: PointsProps) {
+  const write = useWriter();
+  const hasDirections = rows.some(({ direction }) => direction !== null);
+  const replaced = (vector: Vector, axis: number, value: number): Vector => [
+    axis === 0 ? value : vector[0],
+    axis === 1 ? value : vector[1],
+    axis === 2 ? value : vector[2],
+  ];
+  return (
+    <Scroll>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">Point</th>
+            <th scope="col">moves with</th>
+            {AXES.map((axis) => (
+              <th scope="col" key={axis}>
+                {axis}, {write.units.length}
+              </th>
+            ))}
+            {hasDirections
+              ? AXES.map((axis) => (
+                  <th scope="col" key={axis}>
+                    toward {axis}
+                  </th>
+                ))
+              : null}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.key}>
+              <td>{row.name}</td>
+              <td>
+                {row.body === null ? (
+                  '–'
+                ) : (
+                  <BodyPick
+                    name={row.name}
+                    value={row.body}
+                    bodies={bodies}
+                    onChange={(body) =>
+                      onChange(row.put(row.point_m, row.direction, body), `${row.key} body`)
+                    }
+                  />
+                )}
+              </td>
+              {AXES.map((axis, index) => (
+                <td key={axis}>
+                  <CoordinateField
+                    label={`${row.name}, ${axis}`}
+                    kind="length"
+                    value={row.point_m[index] ?? 0}
+                    onValue={(value) =>
+                      onChange(
+                        row.put(replaced(row.point_m, index, value), row.direction, row.body),
+                        `${row.key} ${axis}`,
+                      )
+                    }
+                  />
+                </td>
+              ))}
+              {AXES.map((axis, index) => {
+                const { direction } = row;
+                if (direction === null) return hasDirections ? <td key={axis} /> : null;
+                return (
+                  <td key={axis}>
+                    <CoordinateField
+                      label={`${row.name}, toward ${axis}`}
+                      kind="number"
+                      value={direction[index] ?? 0}
+                      onValue={(value) =>
+                        onChange(
+                          row.put(row.point_m, replaced(direction, index, value), row.body),
+                          `${row.key} toward ${axis}`,
+                        )
+                      }
+                    />
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  );
+}
+
+const Select = styled.select`
+  min-height: 40px;
+  border: 1px solid ${colour('inkSoft')};
+  border-radius: 0;
+  background: ${colour('sheet')};
+`;
+
+interface BodyPickProps {
+  readonly name: string;
+  readonly value: RigBody;
+  readonly bodies: readonly RigBody[];
+  readonly onChange: (body: RigBody) => void;
+}
+
+function BodyPick({ name, value, bodies, onChange }: BodyPickProps) {
+  return (
+    <Select
+      aria-label={`${name}, moves with`}
+      value={value}
+      onChange={(event) => onChange(event.target.value as RigBody)}
+    >
+      {bodies.map((body) => (
+        <option key={body} value={body}>
+          {BODY_NAMES[body]}
+        </option>
+      ))}
+    </Select>
+  );
+}
+
+interface SizesOfProps {
+  readonly rows: readonly SizeRow[];
+  readonly onChange: PointsProps['onChange'];
+}
+
+function SizesOf({ rows, onChange }: SizesOfProps) {
+  if (rows.length === 0) return null;
+  return (
+    <Sizes>
+      {rows.map((row) => (
+        <QuantityEntry
+          key={row.key}
+          label={row.name}
+          kind={row.kind}
+          value_SI={row.value}
+          mayBeEmpty={row.mayBeEmpty}
+          onValue={(value) => onChange(row.put(value), row.key)}
+        />
+      ))}
+    </Sizes>
+  );
+}

@@ -1,0 +1,253 @@
+/** What the worker works out for the route bench, apart from being a worker: it can be run and tested anywhere. */
+import type {
+  Calculated,
+  Gap,
+  NotCalculated,
+  RigGrid,
+  RigPose,
+  RouteProof,
+  RouteReason,
+  Scene,
+  ScenePose,
+  Vector,
+} from '@zephyrcombe/core';
+import {
+  eachLength,
+  followScene,
+  gridOf,
+  leastGap_m,
+  lowerBound_m,
+  proveRoute,
+  rodLine,
+  sceneProblem,
+  sceneWindow,
+  solvePose,
+  solveScene,
+  tightestBend,
+} from '@zephyrcombe/core';
+
+/** Poses along each axis of the movement. */
+const STEPS = 9;
+/** Lengths on the curves. */
+const LENGTHS = 60;
+/** Every so many nodes are enough for a faint line. */
+const THINNED = 4;
+
+export interface PoseFigures {
+  readonly pose: RigPose;
+  readonly radius_m: number | null;
+  readonly chordRatio: number;
+  /** The least of gap less what is wanted; null without parts to keep away from, or without a shape. */
+  readonly spare_m: number | null;
+  readonly snapped: boolean;
+}
+
+/** The pose that is looked at. */
+export interface ShownPose extends PoseFigures {
+  /** From port to port, three numbers a point; null where the hose has no shape. */
+  readonly line: Float32Array | null;
+  readonly gaps: readonly (Gap | null)[];
+  readonly clocking_rad: number | null;
+  /** Where the tightest bend is; null without a radius. */
+  readonly tightest_m: Vector | null;
+}
+
+export interface RouteFrame {
+  /** Solved from nothing and looked for between the poses; otherwise followed while something is moved. */
+  readonly settled: boolean;
+  readonly columns: number;
+  readonly figures: readonly PoseFigures[];
+  /** The lines of all solved poses one after another, thinned, `sweepPoints` points each. */
+  readonly sweep: Float32Array;
+  readonly sweepPoints: number;
+  readonly shown: ShownPose | null;
+  readonly proof: Calculated<RouteProof> | NotCalculated;
+}
+
+export interface LengthPoint {
+  readonly length_m: number;
+  readonly radius_m: number | null;
+  readonly spare_m: number | null;
+  readonly holds: boolean;
+}
+
+export interface FoundWindow {
+  readonly short_m: number;
+  readonly long_m: number;
+  /** What ends it; null where the search ended first. */
+  readonly shortBecause: RouteReason | null;
+  readonly longBecause: RouteReason | null;
+}
+
+export interface RouteCurves {
+  readonly from_m: number;
+  readonly to_m: number;
+  readonly points: readonly LengthPoint[];
+  /** Undefined until it has been looked for; null when the hose's own length does not hold. */
+  readonly window: FoundWindow | null | undefined;
+}
+
+export class RouteComputer {
+  private scene: Scene | null = null;
+  private grid: RigGrid | null = null;
+  private poses: readonly ScenePose[] = [];
+
+  frame(scene: Scene, pose: RigPose, settle: boolean): RouteFrame {
+    const grid = gridOf(scene.rig, STEPS);
+    const refused = sceneProblem(scene);
+    if (refused) {
+      this.poses = [];
+      return {
+        settled: settle,
+        columns: grid.columns,
+        figures: [],
+        sweep: new Float32Array(0),
+        sweepPoints: 0,
+        shown: null,
+        proof: { ok: false, problem: refused },
+      };
+    }
+    const isAsBefore =
+      this.scene?.rig === scene.rig || JSON.stringify(this.scene?.rig) === JSON.stringify(scene.rig);
+    this.poses = settle || !isAsBefore ? solveScene(scene, grid) : followScene(scene, grid, this.poses);
+    this.scene = scene;
+    this.grid = grid;
+    return {
+      settled: settle,
+      columns: grid.columns,
+      figures: this.poses.map((solved) => figuresOf(scene, solved)),
+      ...sweepOf(scene, this.poses),
+      shown: this.shown(pose),
+      proof: proveRoute(scene, grid, this.poses, settle),
+    };
+  }
+
+  /** One pose of the last scene, from the nearest of its grid. */
+  shown(pose: RigPose): ShownPose | null {
+    const { scene, grid } = this;
+    if (!scene || !grid) return null;
+    const near = nearestTo(pose, grid, this.poses);
+    if (!near) return null;
+    const solved = solvePose(scene, pose, near);
+    const line = lineOf(scene, solved, 1);
+    const span = solved.spans[solved.decidingSpan];
+    return {
+      ...figuresOf(scene, solved),
+      line,
+      gaps: solved.gaps,
+      clocking_rad: solved.clocking_rad,
+      tightest_m: span && solved.radius_m !== null ? tightestPoint(span) : null,
+    };
+  }
+
+  /** Radius and room against length, more points each time, and at last the window. */
+  *curves(): Generator<RouteCurves> {
+    const { scene, grid } = this;
+    if (!scene || !grid) return;
+    const { from_m, to_m } = lengthsFor(scene, grid);
+    const scan = { from_m, to_m, nominal_m: scene.hose.length_m };
+    let points: readonly LengthPoint[] = [];
+    for (const { length_m, verdict } of eachLength(scene, grid, scan, LENGTHS)) {
+      const point: LengthPoint = {
+        length_m,
+        radius_m: verdict.radius_m,
+        spare_m: verdict.room?.spare_m ?? null,
+        holds: verdict.holds,
+      };
+      points = [...points, point].sort((a, b) => a.length_m - b.length_m);
+      yield { from_m, to_m, points, window: undefined };
+    }
+    const window = sceneWindow(scene, grid, scan);
+    yield {
+      from_m,
+      to_m,
+      points,
+      window: window && {
+        short_m: window.short.length_m,
+        long_m: window.long.length_m,
+        shortBecause: window.short.beyond?.reason ?? null,
+        longBecause: window.long.beyond?.reason ?? null,
+      },
+    };
+  }
+}
+
+/** From just below what no hose can beat to half as long again: it does not move while the length is dragged. */
+function lengthsFor(scene: Scene, grid: RigGrid): { readonly from_m: number; readonly to_m: number } {
+  const { length_m } = scene.hose;
+  const least_m = lowerBound_m(scene, grid) ?? length_m * 0.8;
+  const centimetres = (value_m: number) => Math.round(value_m * 100) / 100;
+  return {
+    from_m: centimetres(Math.min(least_m * 0.96, length_m)),
+    to_m: centimetres(Math.max(least_m * 1.45, length_m * 1.05)),
+  };
+}
+
+function figuresOf(scene: Scene, { pose, radius_m, chordRatio, snapped, gaps }: ScenePose): PoseFigures {
+  let spare_m: number | null = null;
+  for (const [index, keepOut] of scene.keepOuts.entries()) {
+    const gap = gaps[index];
+    if (gap) spare_m = Math.min(spare_m ?? Infinity, gap.gap_m - leastGap_m(keepOut));
+  }
+  return { pose, radius_m, chordRatio, snapped, spare_m };
+}
+
+function tightestPoint({ ends, shape }: ScenePose['spans'][number]): Vector {
+  const line = rodLine(ends, shape);
+  const share = tightestBend(ends, shape).at_m / ends.length_m;
+  const node = 3 * Math.round(share * (line.length / 3 - 1));
+  return [line[node] ?? 0, line[node + 1] ?? 0, line[node + 2] ?? 0];
+}
+
+/** Port, free spans, port; null where a span has no shape. */
+function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Array | null {
+  if (spans.some((span) => span.shape.status !== 'converged')) return null;
+  const parts = spans.map(({ ends, shape }) => {
+    const line = rodLine(ends, shape);
+    const kept: number[] = [];
+    const last = line.length / 3 - 1;
+    for (let node = 0; node <= last; node += 1)
+      if (node % every === 0 || node === last)
+        kept.push(line[3 * node] ?? 0, line[3 * node + 1] ?? 0, line[3 * node + 2] ?? 0);
+    return kept;
+  });
+  const [first, last] = [spans[0]?.ends.start, spans.at(-1)?.ends.end];
+  if (!first || !last) return null;
+  const behind = (point: Vector, tangent: Vector, by_m: number) => [
+    point[0] + tangent[0] * by_m,
+    point[1] + tangent[1] * by_m,
+    point[2] + tangent[2] * by_m,
+  ];
+  return new Float32Array([
+    ...behind(first.point_m, first.tangent, -hose.start.rigid_m),
+    ...parts.flat(),
+    ...behind(last.point_m, last.tangent, hose.end.rigid_m),
+  ]);
+}
+
+function sweepOf(scene: Scene, poses: readonly ScenePose[]): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
+  const lines = poses.flatMap((pose) => lineOf(scene, pose, THINNED) ?? []);
+  const size = lines[0]?.length ?? 0;
+  const sweep = new Float32Array(size * lines.length);
+  for (const [index, line] of lines.entries()) sweep.set(line, index * size);
+  return { sweep, sweepPoints: size / 3 };
+}
+
+function nearestTo(pose: RigPose, grid: RigGrid, poses: readonly ScenePose[]): ScenePose | null {
+  const reach = (of: (pose: RigPose) => number) => {
+    const values = grid.poses.map(of);
+    return Math.max(...values) - Math.min(...values) || 1;
+  };
+  const [across, down] = [reach((at) => at.across), reach((at) => at.down)];
+  let best: ScenePose | null = null;
+  let least = Infinity;
+  for (const solved of poses) {
+    const away =
+      ((solved.pose.across - pose.across) / across) ** 2 + ((solved.pose.down - pose.down) / down) ** 2;
+    if (away < least) {
+      least = away;
+      best = solved;
+    }
+  }
+  return best;
+}

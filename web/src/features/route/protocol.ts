@@ -1,0 +1,13 @@
+/** What the page and its route worker say to each other. */
+import type { RigPose, Scene } from '@zephyrcombe/core';
+import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
+
+export type RouteQuestion =
+  /** A scene that changed; `settle` solves it from nothing and draws its curves. */
+  | { readonly kind: 'scene'; readonly scene: Scene; readonly pose: RigPose; readonly settle: boolean }
+  | { readonly kind: 'pose'; readonly pose: RigPose };
+
+export type RouteAnswer =
+  | { readonly kind: 'frame'; readonly frame: RouteFrame }
+  | { readonly kind: 'shown'; readonly shown: ShownPose | null }
+  | { readonly kind: 'curves'; readonly curves: RouteCurves };

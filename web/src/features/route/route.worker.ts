@@ -1,0 +1,51 @@
+/** Solves routes away from the page, the latest question first: whatever is under way for an older one is dropped. */
+import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+import { RouteComputer } from './compute.ts';
+
+const computer = new RouteComputer();
+/** Raised by every question: what belongs to an older one stops. */
+let generation = 0;
+
+const answer = (message: RouteAnswer) => {
+  const buffers: Transferable[] = [];
+  if (message.kind === 'frame') {
+    buffers.push(message.frame.sweep.buffer);
+    if (message.frame.shown?.line) buffers.push(message.frame.shown.line.buffer);
+  }
+  self.postMessage(message, { transfer: buffers });
+};
+
+/** Lets a question that has arrived meanwhile be heard. */
+const pause = () =>
+  new Promise<void>((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
+    port2.postMessage(null);
+  });
+
+/** Points of the curves between two looks at what else is asked, and between two drawings of them. */
+const LOOK_EVERY = 2;
+const SHOW_EVERY = 8;
+
+async function drawCurves(mine: number): Promise<void> {
+  let count = 0;
+  for (const curves of computer.curves()) {
+    count += 1;
+    if (curves.window !== undefined || count % SHOW_EVERY === 0) answer({ kind: 'curves', curves });
+    if (count % LOOK_EVERY === 0) await pause();
+    if (mine !== generation) return;
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<RouteQuestion>) => {
+  if (data.kind === 'pose') {
+    answer({ kind: 'shown', shown: computer.shown(data.pose) });
+    return;
+  }
+  generation += 1;
+  answer({ kind: 'frame', frame: computer.frame(data.scene, data.pose, data.settle) });
+  if (data.settle) void drawCurves(generation);
+};

@@ -1,0 +1,100 @@
+import { PATTERN_CORNERS, sceneOf } from '@zephyrcombe/core';
+import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+import type { RouteAnswers } from './routeLink.ts';
+import { RouteLink } from './routeLink.ts';
+
+/** A worker that answers when it is told to. */
+class Slow {
+  readonly asked: RouteQuestion[] = [];
+  onmessage: ((event: MessageEvent<RouteAnswer>) => void) | null = null;
+  onerror: ((event: ErrorEvent) => void) | null = null;
+  ended = false;
+  postMessage(question: RouteQuestion) {
+    this.asked.push(question);
+  }
+  terminate() {
+    this.ended = true;
+  }
+  answer() {
+    const last = this.asked.at(-1);
+    const data = (
+      last?.kind === 'pose' ? { kind: 'shown', shown: null } : { kind: 'frame', frame: { shown: null } }
+    ) as RouteAnswer;
+    this.onmessage?.({ data } as MessageEvent<RouteAnswer>);
+  }
+}
+
+const scene = (length_m: number) => {
+  const found = sceneOf(PATTERN_CORNERS.fork, 'front');
+  if (!found) throw new Error('no hose');
+  return { ...found, hose: { ...found.hose, length_m } };
+};
+const POSE = { across: 0, down: 0 };
+
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
+
+function linked() {
+  const worker = new Slow();
+  const link = new RouteLink(() => worker);
+  const answers: RouteAnswers[] = [];
+  const close = link.open((next) => answers.push(next));
+  return { worker, link, answers, close };
+}
+const lengthsOf = ({ asked }: Slow) =>
+  asked.map((question) => (question.kind === 'scene' ? question.scene.hose.length_m : 'pose'));
+
+test('while one question is under way only the newest waits', () => {
+  const { worker, link } = linked();
+  link.show(scene(0.7), POSE);
+  for (const length_m of [0.71, 0.72, 0.73]) link.show(scene(length_m), POSE);
+  expect(lengthsOf(worker)).toEqual([0.7]);
+  worker.answer();
+  expect(lengthsOf(worker)).toEqual([0.7, 0.73]);
+});
+
+test('the first scene is settled at once, a dragged one when the hand rests', () => {
+  const { worker, link } = linked();
+  link.show(scene(0.7), POSE);
+  worker.answer();
+  link.show(scene(0.71), POSE);
+  worker.answer();
+  expect(worker.asked.map((question) => question.kind === 'scene' && question.settle)).toEqual([true, false]);
+  jest.advanceTimersByTime(1000);
+  expect(worker.asked.at(-1)).toMatchObject({ kind: 'scene', settle: true });
+  worker.answer();
+  jest.advanceTimersByTime(1000);
+  expect(worker.asked).toHaveLength(3);
+});
+
+test('a pose is asked for by itself, and not twice', () => {
+  const { worker, link, answers } = linked();
+  const still = scene(0.7);
+  link.show(still, POSE);
+  worker.answer();
+  link.show(still, { across: 0.1, down: 0 });
+  link.show(still, { across: 0.2, down: 0 });
+  worker.answer();
+  worker.answer();
+  link.show(still, { across: 0.2, down: 0 });
+  expect(lengthsOf(worker)).toEqual([0.7, 'pose', 'pose']);
+  expect(answers).toHaveLength(3);
+});
+
+test('what breaks in the worker is told; closing ends it, and opening again asks anew', () => {
+  const worker = new Slow();
+  const second = new Slow();
+  const waiting = [worker, second];
+  const link = new RouteLink(() => waiting.shift() ?? second);
+  let last: RouteAnswers | null = null;
+  const close = link.open((next) => {
+    last = next;
+  });
+  link.show(scene(0.7), POSE);
+  worker.onerror?.({ message: 'out of memory' } as ErrorEvent);
+  expect(last).toMatchObject({ problem: 'out of memory' });
+  close();
+  expect(worker.ended).toBe(true);
+  link.open(() => undefined);
+  expect(lengthsOf(second)).toEqual([0.7]);
+});

@@ -1,0 +1,111 @@
+/** The page's end of the route worker: one question under way, and only the newest one waits. */
+import type { RigPose, Scene } from '@zephyrcombe/core';
+import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
+import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+
+export interface RouteAnswers {
+  readonly frame: RouteFrame | null;
+  readonly shown: ShownPose | null;
+  /** Of the last settled scene. */
+  readonly curves: RouteCurves | null;
+  readonly problem: string | null;
+}
+
+export const NO_ANSWERS: RouteAnswers = { frame: null, shown: null, curves: null, problem: null };
+
+/** What a worker is to the link. */
+export interface Answering {
+  postMessage(question: RouteQuestion): void;
+  terminate(): void;
+  onmessage: ((event: MessageEvent<RouteAnswer>) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
+}
+
+/** After the last change: then it is solved from nothing, and the curves are drawn. */
+const SETTLE_ms = 160;
+
+export class RouteLink {
+  private worker: Answering | null = null;
+  private scene: Scene | null = null;
+  private pose: RigPose = { across: 0, down: 0 };
+  private sentScene: Scene | null = null;
+  private sentPose: RigPose | null = null;
+  private settledScene: Scene | null = null;
+  private dueScene: Scene | null = null;
+  private askedAt: number | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private answers = NO_ANSWERS;
+
+  constructor(private readonly start: () => Answering) {}
+
+  /** Starts the worker; the returned function ends it. */
+  open(onAnswers: (answers: RouteAnswers) => void): () => void {
+    const worker = this.start();
+    this.worker = worker;
+    this.sentScene = this.sentPose = this.settledScene = null;
+    this.askedAt = null;
+    worker.onmessage = ({ data }) => {
+      this.take(data);
+      onAnswers(this.answers);
+      this.ask();
+    };
+    worker.onerror = ({ message }) => {
+      this.answers = { ...this.answers, problem: message };
+      onAnswers(this.answers);
+    };
+    this.dueScene = this.scene;
+    this.ask();
+    return () => {
+      worker.terminate();
+      this.worker = null;
+      if (this.timer) clearTimeout(this.timer);
+    };
+  }
+
+  show(scene: Scene, pose: RigPose): void {
+    this.pose = pose;
+    if (this.scene !== scene) {
+      // The first one needs no following.
+      this.dueScene = this.scene === null ? scene : null;
+      this.scene = scene;
+      if (this.timer) clearTimeout(this.timer);
+      this.timer = setTimeout(() => {
+        this.dueScene = scene;
+        this.ask();
+      }, SETTLE_ms);
+    }
+    this.ask();
+  }
+
+  private ask(): void {
+    const { worker, scene, pose } = this;
+    if (!worker || !scene || this.askedAt !== null) return;
+    const settle = this.dueScene === scene && this.settledScene !== scene;
+    if (settle || this.sentScene !== scene) {
+      this.askedAt = performance.now();
+      this.sentScene = scene;
+      this.sentPose = pose;
+      if (settle) this.settledScene = scene;
+      worker.postMessage({ kind: 'scene', scene, pose, settle });
+    } else if (this.sentPose?.across !== pose.across || this.sentPose.down !== pose.down) {
+      this.askedAt = performance.now();
+      this.sentPose = pose;
+      worker.postMessage({ kind: 'pose', pose });
+    }
+  }
+
+  private take(answer: RouteAnswer): void {
+    if (answer.kind === 'curves') {
+      this.answers = { ...this.answers, curves: answer.curves };
+      return;
+    }
+    if (answer.kind === 'frame') {
+      // Read by the benchmark: from the question to its answer, the waiting for the worker included.
+      performance.measure(answer.frame.settled ? 'route settled' : 'route frame', {
+        start: this.askedAt ?? performance.now(),
+      });
+      this.answers = { ...this.answers, frame: answer.frame, shown: answer.frame.shown };
+    } else this.answers = { ...this.answers, shown: answer.shown };
+    this.askedAt = null;
+  }
+}

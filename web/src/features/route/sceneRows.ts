@@ -1,0 +1,340 @@
+/** The corner as a table: every point with its body and, where it has one, its direction; and every dimension. */
+import type { Corner, CornerHose, KeepOut, Rig, RigBody, Solid, Vector } from '@zephyrcombe/core';
+
+export interface PointRow {
+  readonly key: string;
+  readonly name: string;
+  /** Null where the rig itself decides. */
+  readonly body: RigBody | null;
+  readonly point_m: Vector;
+  readonly direction: Vector | null;
+  readonly put: (point_m: Vector, direction: Vector | null, body: RigBody | null) => Corner;
+}
+
+export interface SizeRow {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'length' | 'angle';
+  readonly value: number | null;
+  readonly mayBeEmpty: boolean;
+  readonly put: (value: number | null) => Corner;
+}
+
+const size = (
+  key: string,
+  name: string,
+  kind: SizeRow['kind'],
+  value: number | null,
+  put: SizeRow['put'],
+  mayBeEmpty = false,
+): SizeRow => ({ key, name, kind, value, put, mayBeEmpty });
+
+export const hosePut = (corner: Corner, hose: CornerHose): Corner => ({
+  ...corner,
+  hoses: corner.hoses.map((other) => (other.id === hose.id ? hose : other)),
+});
+export const partPut = (corner: Corner, part: KeepOut): Corner => ({
+  ...corner,
+  keepOuts: corner.keepOuts.map((other) => (other.id === part.id ? part : other)),
+});
+
+export function hosePoints(corner: Corner, hose: CornerHose): readonly PointRow[] {
+  const end = (which: 'start' | 'end', name: string): PointRow => ({
+    key: which,
+    name,
+    body: hose[which].body,
+    point_m: hose[which].port_m,
+    direction: hose[which].outward,
+    put: (port_m, outward, body) =>
+      hosePut(corner, {
+        ...hose,
+        [which]: {
+          ...hose[which],
+          port_m,
+          outward: outward ?? hose[which].outward,
+          body: body ?? hose[which].body,
+        },
+      }),
+  });
+  return [
+    end('start', 'first end'),
+    ...hose.clips.map((clip, index): PointRow => ({
+      key: `clip ${index}`,
+      name: `clip ${clip.id}`,
+      body: clip.body,
+      point_m: clip.point_m,
+      direction: clip.along,
+      put: (point_m, along, body) =>
+        hosePut(corner, {
+          ...hose,
+          clips: hose.clips.map((other, at) =>
+            at === index ? { ...clip, point_m, along: along ?? clip.along, body: body ?? clip.body } : other,
+          ),
+        }),
+    })),
+    end('end', 'far end'),
+  ];
+}
+
+export function hoseSizes(corner: Corner, hose: CornerHose): readonly SizeRow[] {
+  const put = (change: (value: number) => CornerHose) => (value: number | null) =>
+    value === null ? corner : hosePut(corner, change(value));
+  return [
+    size(
+      'outside',
+      'hose across its outside',
+      'length',
+      hose.outside_m,
+      put((outside_m) => ({ ...hose, outside_m })),
+    ),
+    size(
+      'least',
+      'least bend radius it stands (hose maker)',
+      'length',
+      hose.leastRadius_m,
+      put((leastRadius_m) => ({ ...hose, leastRadius_m })),
+    ),
+    size(
+      'rigid start',
+      'rigid behind the first end',
+      'length',
+      hose.start.rigid_m,
+      put((rigid_m) => ({ ...hose, start: { ...hose.start, rigid_m } })),
+    ),
+    size(
+      'rigid end',
+      'rigid behind the far end',
+      'length',
+      hose.end.rigid_m,
+      put((rigid_m) => ({ ...hose, end: { ...hose.end, rigid_m } })),
+    ),
+    ...hose.clips.map((clip, index) =>
+      size(
+        `at ${index}`,
+        `clip ${clip.id}, along the hose from the first end`,
+        'length',
+        clip.at_m,
+        put((at_m) => ({
+          ...hose,
+          clips: hose.clips.map((other, at) => (at === index ? { ...clip, at_m } : other)),
+        })),
+      ),
+    ),
+  ];
+}
+
+export function partPoints(corner: Corner, part: KeepOut): readonly PointRow[] {
+  const { solid } = part;
+  const row = (
+    key: string,
+    name: string,
+    point_m: Vector,
+    direction: Vector | null,
+    put: (point_m: Vector, direction: Vector | null) => Solid,
+  ): PointRow => ({
+    key: `${part.id} ${key}`,
+    name: `${part.name}, ${name}`,
+    body: part.body,
+    point_m,
+    direction,
+    put: (point, toward, body) =>
+      partPut(corner, { ...part, solid: put(point, toward), body: body ?? part.body }),
+  });
+  switch (solid.shape) {
+    case 'sphere':
+    case 'box':
+      return [row('centre', 'centre', solid.centre_m, null, (centre_m) => ({ ...solid, centre_m }))];
+    case 'ring':
+      return [
+        row('centre', 'centre', solid.centre_m, solid.axis, (centre_m, axis) => ({
+          ...solid,
+          centre_m,
+          axis: axis ?? solid.axis,
+        })),
+      ];
+    case 'capsule':
+    case 'cylinder':
+      return [
+        row('a', 'one end', solid.a_m, null, (a_m) => ({ ...solid, a_m })),
+        row('b', 'other end', solid.b_m, null, (b_m) => ({ ...solid, b_m })),
+      ];
+  }
+}
+
+export function partSizes(corner: Corner, part: KeepOut): readonly SizeRow[] {
+  const { solid } = part;
+  const put = (change: (value: number) => Solid) => (value: number | null) =>
+    value === null ? corner : partPut(corner, { ...part, solid: change(value) });
+  const gap = size(
+    `${part.id} gap`,
+    `${part.name}, gap wanted (empty: our default)`,
+    'length',
+    part.gap_m,
+    (gap_m) => partPut(corner, { ...part, gap_m }),
+    true,
+  );
+  const named = (key: string, name: string, value: number, change: (value: number) => Solid) =>
+    size(`${part.id} ${key}`, `${part.name}, ${name}`, 'length', value, put(change));
+  switch (solid.shape) {
+    case 'sphere':
+    case 'capsule':
+    case 'cylinder':
+      return [named('radius', 'radius', solid.radius_m, (radius_m) => ({ ...solid, radius_m })), gap];
+    case 'ring':
+      return [
+        named('ring', 'radius to the middle of the tyre', solid.ring_m, (ring_m) => ({ ...solid, ring_m })),
+        named('tube', 'half the width of the tyre', solid.tube_m, (tube_m) => ({ ...solid, tube_m })),
+        gap,
+      ];
+    case 'box': {
+      const [x, y, z] = solid.half_m;
+      return [
+        named('x', 'half its length', x, (value) => ({ ...solid, half_m: [value, y, z] })),
+        named('y', 'half its width', y, (value) => ({ ...solid, half_m: [x, value, z] })),
+        named('z', 'half its height', z, (value) => ({ ...solid, half_m: [x, y, value] })),
+        gap,
+      ];
+    }
+  }
+}
+
+export function rigPoints(corner: Corner): readonly PointRow[] {
+  const { rig } = corner;
+  const row = (
+    key: string,
+    name: string,
+    point_m: Vector,
+    put: (point_m: Vector, direction: Vector | null) => Rig,
+    direction: Vector | null = null,
+  ): PointRow => ({
+    key,
+    name,
+    body: null,
+    point_m,
+    direction,
+    put: (point, toward) => ({ ...corner, rig: put(point, toward) }),
+  });
+  switch (rig.kind) {
+    case 'fork':
+      return [
+        row('steering', 'a point on the steering axis', rig.steeringPoint_m, (steeringPoint_m) => ({
+          ...rig,
+          steeringPoint_m,
+        })),
+      ];
+    case 'swingArm':
+      return [row('pivot', 'swing-arm pivot', rig.pivot_m, (pivot_m) => ({ ...rig, pivot_m }))];
+    case 'strut':
+      return [
+        row('top', 'strut top', rig.top_m, (top_m) => ({ ...rig, top_m })),
+        row('lower', 'lower ball joint', rig.lowerJoint_m, (lowerJoint_m) => ({ ...rig, lowerJoint_m })),
+      ];
+    case 'armedStrut':
+      return [
+        row('top', 'strut top', rig.top_m, (top_m) => ({ ...rig, top_m })),
+        row('lower', 'lower ball joint', rig.lowerJoint_m, (lowerJoint_m) => ({ ...rig, lowerJoint_m })),
+        row(
+          'pivot',
+          'arm pivot, and the way its axis points',
+          rig.armPivot_m,
+          (armPivot_m, armAxis) => ({ ...rig, armPivot_m, armAxis: armAxis ?? rig.armAxis }),
+          rig.armAxis,
+        ),
+      ];
+    case 'liveAxle':
+      return [row('centre', 'axle centre', rig.centre_m, (centre_m) => ({ ...rig, centre_m }))];
+  }
+}
+
+export function rigSizes(corner: Corner): readonly SizeRow[] {
+  const { rig } = corner;
+  const put = (change: (value: number) => Rig) => (value: number | null) =>
+    value === null ? corner : { ...corner, rig: change(value) };
+  switch (rig.kind) {
+    case 'fork':
+      return [
+        size(
+          'rake',
+          'rake of the fork',
+          'angle',
+          rig.rake_rad,
+          put((rake_rad) => ({ ...rig, rake_rad })),
+        ),
+        size(
+          'lock',
+          'to each lock',
+          'angle',
+          rig.lock_rad,
+          put((lock_rad) => ({ ...rig, lock_rad })),
+        ),
+        size(
+          'travel',
+          'travel along the fork',
+          'length',
+          rig.travel_m,
+          put((travel_m) => ({ ...rig, travel_m })),
+        ),
+      ];
+    case 'strut':
+      return [
+        size(
+          'lock',
+          'to each lock',
+          'angle',
+          rig.lock_rad,
+          put((lock_rad) => ({ ...rig, lock_rad })),
+        ),
+        size(
+          'travel',
+          'travel along the strut',
+          'length',
+          rig.travel_m,
+          put((travel_m) => ({ ...rig, travel_m })),
+        ),
+      ];
+    case 'armedStrut':
+      return [
+        size(
+          'lock',
+          'to each lock',
+          'angle',
+          rig.lock_rad,
+          put((lock_rad) => ({ ...rig, lock_rad })),
+        ),
+        size(
+          'swing',
+          'swing of the arm',
+          'angle',
+          rig.swing_rad,
+          put((swing_rad) => ({ ...rig, swing_rad })),
+        ),
+      ];
+    case 'swingArm':
+      return [
+        size(
+          'swing',
+          'swing of the arm',
+          'angle',
+          rig.swing_rad,
+          put((swing_rad) => ({ ...rig, swing_rad })),
+        ),
+      ];
+    case 'liveAxle':
+      return [
+        size(
+          'roll',
+          'roll to each side',
+          'angle',
+          rig.roll_rad,
+          put((roll_rad) => ({ ...rig, roll_rad })),
+        ),
+        size(
+          'travel',
+          'travel up',
+          'length',
+          rig.travel_m,
+          put((travel_m) => ({ ...rig, travel_m })),
+        ),
+      ];
+  }
+}

@@ -1,0 +1,40 @@
+/** Poses and what decides a route, in words. */
+import type { RigAxis, RigPose, Rig, RouteReason } from '@zephyrcombe/core';
+import { axesOf } from '@zephyrcombe/core';
+import type { Writer } from '@zephyrcombe/contract';
+
+/** "right lock", "24° left", "straight ahead"; "full droop", "40 mm", "full bump". */
+export function poseWords({ name, unit, least, most }: RigAxis, value: number, write: Writer): string {
+  const near = (other: number) => Math.abs(value - other) < (most - least) * 0.002;
+  if (name === 'steering')
+    return near(0)
+      ? 'straight ahead'
+      : near(most)
+        ? 'left lock'
+        : near(least)
+          ? 'right lock'
+          : `${write.angle(Math.abs(value))} ${value > 0 ? 'left' : 'right'}`;
+  if (name === 'roll')
+    return near(0) ? 'level' : `${write.angle(Math.abs(value))}, ${value > 0 ? 'left up' : 'right up'}`;
+  return near(least)
+    ? 'full droop'
+    : near(most)
+      ? 'full bump'
+      : unit === 'length'
+        ? write.length(value)
+        : write.angle(value);
+}
+
+export function poseText(rig: Rig, pose: RigPose, write: Writer): string {
+  const { across, down } = axesOf(rig);
+  const parts = [across ? poseWords(across, pose.across, write) : null, poseWords(down, pose.down, write)];
+  return parts.flatMap((part) => part ?? []).join(', ');
+}
+
+export const REASON_WORDS: Readonly<Record<RouteReason, string>> = {
+  none: 'holds in every pose',
+  taut: 'pulled tight',
+  snap: 'jumps to another lie on the way',
+  close: 'too near a part',
+  bend: 'bent too hard',
+};
