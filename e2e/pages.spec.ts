@@ -21,6 +21,9 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
   const [joint] = await own.query<{ id: string }>(
     `SELECT joint.id FROM joint JOIN circuit ON circuit.id = joint.circuitId WHERE circuit.id = '${outfit?.circuit}'`,
   );
+  const corners = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT id, vehicleId FROM corner WHERE vehicleId = '${outfit?.id}'`,
+  );
   const raised = jobs.find((job) => job.title.startsWith('Raised'))?.id;
   return [
     '/',
@@ -39,6 +42,8 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
     '/bench/hexagons?across=11/16+in&wrench=18+mm',
     '/bench/route',
+    ...corners.map((corner) => `/vehicles/${corner.vehicleId}/routes/${corner.id}`),
+    `/vehicles/${outfit?.id}/routes/new`,
     '/bench/route?of=swingArm&down=0.2',
     `/vehicles/${vehicle?.id}`,
     ...open.flatMap((job) => STAGES.map((stage) => `/jobs/${job.id}/${stage}`)),

@@ -106,3 +106,74 @@ test('wrong figures on the route bench keep what was typed and say what to do', 
   await expect(page.getByText('The address does not hold a corner that can be read')).toBeVisible();
   await expect(window_(page)).toHaveText(/\d+–\d+/);
 });
+
+test('a route is entered for a hose of a vehicle, kept, and stands beside the tape in Measure', async ({
+  page,
+  own,
+}) => {
+  const [hose] = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT hose.id, circuit.vehicleId FROM hose JOIN circuit ON circuit.id = hose.circuitId
+      JOIN vehicle ON vehicle.id = circuit.vehicleId WHERE vehicle.name LIKE 'Petrelle%' AND hose.name = 'Left hose'`,
+  );
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/measure?hose=${hose?.id}`);
+  const beside = page.getByTestId('route-window');
+  await expect(beside).toHaveText(/\d+–\d+/);
+  await page.getByRole('link', { name: 'Open the route' }).click();
+  await expect(page.getByRole('heading', { name: 'Fork and sidecar', level: 1 })).toBeVisible();
+  await expect(page.getByLabel('Hose', { exact: true })).toHaveValue(hose?.id ?? '');
+  await expect(window_(page)).toHaveText(/\d+–\d+/);
+
+  // The bars went up by 150 mm: the length of the tape is now far too short by the route.
+  await page.getByLabel('first end, z').fill('1130');
+  await expect(window_(page)).toHaveText('no window');
+  await page.reload();
+  await expect(page.getByText('Your unsaved routes are back')).toBeVisible();
+  await expect(page.getByLabel('first end, z')).toHaveValue('1130');
+  await page.getByLabel('Length, port to port').fill('860 mm');
+  await expect(window_(page)).toHaveText(/\d+–\d+/);
+  await page.getByRole('button', { name: 'Save the routes' }).click();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeDisabled();
+
+  await page.goto(`${own.address}/jobs/${job?.id}/measure?hose=${hose?.id}`);
+  await expect(page.getByText(/Tape and route differ by/)).toBeVisible();
+
+  await page.goto(`${own.address}/vehicles/${hose?.vehicleId}`);
+  await expect(page.getByText('Left hose, 860')).toBeVisible();
+  await page.getByRole('link', { name: 'Add a route' }).click();
+  await page.getByLabel('Route of').selectOption({ label: 'Rear hose' });
+  await page.getByRole('button', { name: 'Swing-arm, foot master to rear caliper' }).click();
+  await expect(page.getByLabel('This route is of')).toHaveValue(/.+/);
+  await page.getByLabel('Name of this corner').fill('Spare corner');
+  await page.getByRole('button', { name: 'Save the routes' }).click();
+  await expect(page.getByRole('heading', { name: 'Spare corner', level: 1 })).toBeVisible();
+  await page.getByRole('button', { name: 'Take these routes out' }).click();
+  await page.getByRole('button', { name: 'Take it out for good' }).click();
+  await expect(page.getByRole('heading', { name: /^Petrelle/, level: 1 })).toBeVisible();
+  await expect(page.getByText('Spare corner')).toBeHidden();
+});
+
+test('two people at one route: the second sees it and chooses', async ({ page, own, complaints }) => {
+  complaints.allow(/status of 409/);
+  const [corner] = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT corner.id, corner.vehicleId FROM corner JOIN vehicle ON vehicle.id = corner.vehicleId
+      WHERE vehicle.name LIKE 'Wick%' ORDER BY corner.position`,
+  );
+  await signIn(page, own);
+  const address = `${own.address}/vehicles/${corner?.vehicleId}/routes/${corner?.id}`;
+  await open(page, address);
+  const other = await page.context().newPage();
+  await open(other, address);
+  await other.getByLabel('Length, port to port').fill('910 mm');
+  await other.getByRole('button', { name: 'Save the routes' }).click();
+  await expect(other.getByRole('button', { name: 'Saved', exact: true })).toBeDisabled();
+  await other.close();
+  await page.getByLabel('Length, port to port').fill('920 mm');
+  await page.getByRole('button', { name: 'Save the routes' }).click();
+  await expect(page.getByText('Somebody else saved these routes while you worked')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeDisabled();
+  await page.reload();
+  await expect(page.getByLabel('Length, port to port')).toHaveValue('920 mm');
+});

@@ -1,6 +1,7 @@
 /** The public face of the contract: what crosses the wire, what can go wrong, and how it is said. */
 export { UnitPreferencesSchema } from './entities/common.ts';
-export { CornerSchema, readCorner } from './entities/route.ts';
+export type { SavedCorner } from './entities/route.ts';
+export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';
 export type { Person, Shop, Wrench } from './entities/shop.ts';
 export { PersonSchema } from './entities/shop.ts';
 export type {

@@ -29,6 +29,7 @@ import {
 } from './entities/job.ts';
 import { PersonSchema, ShopSchema } from './entities/shop.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
+import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
@@ -47,6 +48,8 @@ const route = <const R extends Route>(definition: R): R => definition;
 const JobParams = z.strictObject({ jobId: Id });
 const VehicleParams = z.strictObject({ vehicleId: Id });
 const CircuitParams = z.strictObject({ vehicleId: Id, circuitId: Id });
+const CornerParams = z.strictObject({ vehicleId: Id, cornerId: Id });
+const Corners = z.strictObject({ items: z.array(SavedCornerSchema) });
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
@@ -372,6 +375,36 @@ export const ROUTES = {
     summary: 'Take out a circuit that has no jobs and no services yet',
     params: CircuitParams,
     reply: VehicleDetailSchema,
+  }),
+  listCorners: route({
+    method: 'GET',
+    path: '/api/vehicles/:vehicleId/corners',
+    summary: 'Corners of a vehicle: how each moves, what stands in the way, where its hoses run',
+    params: VehicleParams,
+    reply: Corners,
+  }),
+  addCorner: route({
+    method: 'POST',
+    path: '/api/vehicles/:vehicleId/corners',
+    summary: 'Add a corner to a vehicle; the same id twice is one corner',
+    params: VehicleParams,
+    body: z.strictObject({ id: Id, corner: CornerSchema }),
+    reply: Corners,
+  }),
+  saveCorner: route({
+    method: 'PUT',
+    path: '/api/vehicles/:vehicleId/corners/:cornerId',
+    summary: 'Save a corner over the version it was read at',
+    params: CornerParams,
+    body: z.strictObject({ version: Version, corner: CornerSchema }),
+    reply: Corners,
+  }),
+  removeCorner: route({
+    method: 'DELETE',
+    path: '/api/vehicles/:vehicleId/corners/:cornerId',
+    summary: 'Take a corner out',
+    params: CornerParams,
+    reply: Corners,
   }),
   listVehicles: route({
     method: 'GET',

@@ -229,6 +229,7 @@ export {
   roomIn,
   scanLengths,
   sceneWindow,
+  searchSceneWindow,
   worstPose,
 } from './route/judge.ts';
 export type { LengthScan, Window as LengthWindow } from './route/window.ts';

@@ -15,6 +15,7 @@ import { readingHandlers } from './features/readings/reading.routes.ts';
 import { sessionHandlers } from './features/sessions/session.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
+import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
 import { registerPhotoRoutes } from './features/findings/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
@@ -81,6 +82,7 @@ export async function buildApp(
         ...shopHandlers(dependencies),
         ...vehicleHandlers(dependencies),
         ...vehicleEditHandlers(dependencies),
+        ...cornerHandlers(dependencies),
         ...findingHandlers(dependencies),
         ...jobHandlers(dependencies),
         ...readingHandlers(dependencies),

@@ -2,7 +2,7 @@
 import { NATURES, RIG_BODIES } from '@zephyrcombe/core';
 import type { Corner } from '@zephyrcombe/core';
 import { z } from 'zod';
-import { Length_m, Name } from './common.ts';
+import { Id, Length_m, Name, Version } from './common.ts';
 
 /** A vehicle is smaller than this in every direction from its origin. */
 const coordinate = z.number().min(-20).max(20);
@@ -30,6 +30,7 @@ const RigSchema = z.discriminatedUnion('kind', [
     rake_rad: z.number().min(-0.5).max(1.2),
     lock_rad,
     travel_m,
+    sidecar: z.strictObject({ pivot_m: vector, swing_rad }).nullable(),
   }),
   z.strictObject({ kind: z.literal('swingArm'), pivot_m: vector, swing_rad }),
   z.strictObject({ kind: z.literal('strut'), top_m: vector, lowerJoint_m: vector, lock_rad, travel_m }),
@@ -106,6 +107,10 @@ export const CornerSchema = z.strictObject({
   keepOuts: z.array(KeepOutSchema).max(24),
   hoses: z.array(CornerHoseSchema).min(1).max(8),
 });
+
+/** A corner of a vehicle as the shop keeps it. */
+export const SavedCornerSchema = z.strictObject({ id: Id, corner: CornerSchema, version: Version });
+export type SavedCorner = z.infer<typeof SavedCornerSchema>;
 
 /** A corner from outside, or what is wrong with it: the first field that does not fit, and why. */
 export function readCorner(value: unknown): {

@@ -198,6 +198,8 @@ export const VEHICLE_CHANGES = [
   'circuitSaved',
   'circuitRemoved',
   'layoutChosen',
+  'routeSaved',
+  'routeRemoved',
 ] as const;
 export type VehicleChangeKind = (typeof VEHICLE_CHANGES)[number];
 

@@ -177,6 +177,8 @@ export const VEHICLE_CHANGE_WORDS: Readonly<Record<VehicleChangeKind, string>> =
   circuitSaved: 'Circuit changed on the drawing',
   circuitRemoved: 'Circuit taken out',
   layoutChosen: 'Laid out another way',
+  routeSaved: 'Routes saved',
+  routeRemoved: 'Routes taken out',
 };
 
 export function mendText({ field, mend, now }: Mend): string {

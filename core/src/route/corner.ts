@@ -50,7 +50,11 @@ const mirroredEnd = (end: SceneEnd): SceneEnd => ({
 function mirroredRig(rig: Rig): Rig {
   switch (rig.kind) {
     case 'fork':
-      return { ...rig, steeringPoint_m: across(rig.steeringPoint_m) };
+      return {
+        ...rig,
+        steeringPoint_m: across(rig.steeringPoint_m),
+        sidecar: rig.sidecar && { ...rig.sidecar, pivot_m: across(rig.sidecar.pivot_m) },
+      };
     case 'swingArm':
       return { ...rig, pivot_m: across(rig.pivot_m) };
     case 'strut':

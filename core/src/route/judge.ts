@@ -4,7 +4,7 @@ import type { RigGrid, RigPose } from './rig.ts';
 import type { Scene, ScenePose, SceneShapes } from './scene.ts';
 import { leastGap_m, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';
-import { findWindow } from './window.ts';
+import { searchWindow } from './window.ts';
 
 export type Reason = 'taut' | 'snap' | 'close' | 'bend' | 'none';
 
@@ -95,8 +95,17 @@ export function judgeAt(scene: Scene, grid: RigGrid, length_m: number, near?: Sc
 }
 
 /** The lengths that hold in every pose, round the hose's own; null when that does not hold. */
-export const sceneWindow = (scene: Scene, grid: RigGrid, scan: LengthScan): Window<SceneVerdict> | null =>
-  findWindow((length_m, near) => judgeAt(scene, grid, length_m, near?.near), scan);
+export const searchSceneWindow = (scene: Scene, grid: RigGrid, scan: LengthScan) =>
+  searchWindow<SceneVerdict>((length_m, near) => judgeAt(scene, grid, length_m, near?.near), scan);
+
+/** The same in one go. */
+export function sceneWindow(scene: Scene, grid: RigGrid, scan: LengthScan): Window<SceneVerdict> | null {
+  const search = searchSceneWindow(scene, grid, scan);
+  for (;;) {
+    const step = search.next();
+    if (step.done) return step.value;
+  }
+}
 
 export interface LengthSample {
   readonly length_m: number;

@@ -37,6 +37,7 @@ export const PATTERN_CORNERS: Readonly<Record<CornerPattern, Corner>> = {
       rake_rad: degrees(25),
       lock_rad: degrees(32),
       travel_m: 0.12,
+      sidecar: null,
     },
     hoses: [
       {

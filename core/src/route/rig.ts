@@ -6,7 +6,7 @@ import type { Vector } from '../geometry/vector.ts';
 import type { Placement } from './motion.ts';
 import { armedStrut, liveAxle, steeredLower, steeredUpper, STILL, strut, swingArm } from './motion.ts';
 
-export const BODIES = ['frame', 'bars', 'sliders', 'swingArm', 'knuckle', 'axle'] as const;
+export const BODIES = ['frame', 'bars', 'sliders', 'sidecarArm', 'swingArm', 'knuckle', 'axle'] as const;
 export type Body = (typeof BODIES)[number];
 
 export interface FullFork {
@@ -17,13 +17,21 @@ export interface FullFork {
   readonly lock_rad: number;
   /** Full droop to full bump, along the fork. */
   readonly travel_m: number;
+  /**
+   * The arm of a sidecar's wheel; null without one. It is moved in step with the fork: a hose to it is clipped to the frame
+   * on its way, so that no free span of it feels both.
+   */
+  readonly sidecar: FullSwing | null;
 }
 
-export interface FullSwingArm {
-  readonly kind: 'swingArm';
+/** An arm about a pivot across the vehicle, from droop, in which it was measured, to bump. */
+export interface FullSwing {
   readonly pivot_m: Vector;
-  /** From droop, in which it was measured, to bump. */
   readonly swing_rad: number;
+}
+
+export interface FullSwingArm extends FullSwing {
+  readonly kind: 'swingArm';
 }
 
 export interface FullStrut {
@@ -56,7 +64,7 @@ export type Rig = FullFork | FullSwingArm | FullStrut | FullArmedStrut | FullLiv
 export type RigKind = Rig['kind'];
 
 export const BODIES_OF: Readonly<Record<RigKind, readonly Body[]>> = {
-  fork: ['frame', 'bars', 'sliders'],
+  fork: ['frame', 'bars', 'sliders', 'sidecarArm'],
   swingArm: ['frame', 'swingArm'],
   strut: ['frame', 'knuckle'],
   armedStrut: ['frame', 'knuckle'],
@@ -119,6 +127,8 @@ export function placementOf(rig: Rig, body: Body, { across, down }: RigPose): Pl
   switch (rig.kind) {
     case 'fork':
       if (body === 'bars') return steeredUpper(rig, across);
+      if (body === 'sidecarArm')
+        return rig.sidecar ? swingArm(rig.sidecar, rig.sidecar.swing_rad * (down / rig.travel_m)) : STILL;
       return body === 'sliders' ? steeredLower(rig, across, down) : STILL;
     case 'swingArm':
       return body === 'swingArm' ? swingArm(rig, down) : STILL;

@@ -145,7 +145,9 @@ describe('keep-outs', () => {
     const verdict = judgeScene(asked, poses, poses[grid.installed]);
     expect(verdict).toMatchObject({ holds: false, reason: 'close', room: { keepOut: 0 } });
     expect(verdict.room?.spare_m).toBeCloseTo(-0.001, 9);
-    expect(verdict.pose).toEqual(poses[gaps.indexOf(least)]?.pose);
+    // Of poses that are alike to a tenth of a millimetre the one nearest to straight ahead is named.
+    const named = poses.findIndex(({ pose }) => pose === verdict.pose);
+    expect(gaps[named]).toBeCloseTo(least, 4);
   });
 
   test('a part on the bars goes round with them: nothing changes at the locks', () => {

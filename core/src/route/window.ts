@@ -29,41 +29,44 @@ const SCAN_STEPS = 40;
 /**
  * Neither bend nor clearance is monotone in length: edges are looked for step by step outwards and only then halved,
  * never by one blind halving. `judge` gets the judgement of a neighbouring length to start from. Null when the nominal
- * length does not hold.
+ * length does not hold. Yields after every judgement, so that whoever waits for something else can have it in between.
  */
-export function findWindow<J extends Judged>(
+export function* searchWindow<J extends Judged>(
   judge: (length_m: number, near?: J) => J,
   scan: LengthScan,
-): Window<J> | null {
+): Generator<undefined, Window<J> | null> {
   const nominal = judge(scan.nominal_m);
+  yield;
   if (!nominal.holds) return null;
   const step_m = (scan.to_m - scan.from_m) / SCAN_STEPS;
-  const edge = (direction: 1 | -1): Edge<J> => {
+  function* edge(direction: 1 | -1): Generator<undefined, Edge<J>> {
     let inside_m = scan.nominal_m;
     let inside = nominal;
     for (;;) {
       const next_m = inside_m + direction * step_m;
       if (next_m < scan.from_m || next_m > scan.to_m) return { length_m: inside_m, beyond: null };
       const next = judge(next_m, inside);
-      if (!next.holds) return halved(judge, inside_m, next_m, inside, next);
+      yield;
+      if (!next.holds) return yield* halved(judge, inside_m, next_m, inside, next);
       inside_m = next_m;
       inside = next;
     }
-  };
-  return { short: edge(-1), long: edge(1) };
+  }
+  return { short: yield* edge(-1), long: yield* edge(1) };
 }
 
-function halved<J extends Judged>(
+function* halved<J extends Judged>(
   judge: (length_m: number, near?: J) => J,
   inside_m: number,
   outside_m: number,
   held: J,
   failed: J,
-): Edge<J> {
+): Generator<undefined, Edge<J>> {
   let [inside, outside, near, beyond] = [inside_m, outside_m, held, failed];
   while (Math.abs(outside - inside) > EDGE_m) {
     const middle_m = (inside + outside) / 2;
     const middle = judge(middle_m, near);
+    yield;
     if (middle.holds) {
       inside = middle_m;
       near = middle;

@@ -7,6 +7,7 @@ import { openDatabase } from './database.ts';
 import { migrate } from './migrations.ts';
 import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
+import * as measure from './migrations/0003-measure.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -129,14 +130,21 @@ describe('the job log', () => {
 describe('migrations', () => {
   test('run once, and go back and forth', async () => {
     const database = openDatabase(await createDatabase());
-    expect(await migrate(database.sequelize)).toEqual(['0001-first-light', '0002-look-over']);
+    expect(await migrate(database.sequelize)).toEqual([
+      '0001-first-light',
+      '0002-look-over',
+      '0003-measure',
+    ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await measure.down(queries);
     await lookOver.down(queries);
     await firstLight.down(queries);
     await firstLight.up(queries);
     await lookOver.up(queries);
+    await measure.up(queries);
     expect(await database.models.Job.count()).toBe(0);
+    expect(await database.models.Corner.count()).toBe(0);
     await database.close();
   });
 

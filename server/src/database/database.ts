@@ -5,6 +5,7 @@ import type { DatabaseConfig } from '../config.ts';
 import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
 import { defineFinding, definePhoto } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
+import { defineCorner } from '../features/corners/corner.model.ts';
 import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineWrench } from '../features/shop/shop.model.ts';
@@ -32,6 +33,7 @@ function defineModels(sequelize: Sequelize) {
     Wrench: defineWrench(sequelize),
     Vehicle: defineVehicle(sequelize),
     VehicleChange: defineVehicleChange(sequelize),
+    Corner: defineCorner(sequelize),
     Circuit: defineCircuit(sequelize),
     Component: defineComponent(sequelize),
     Port: definePort(sequelize),

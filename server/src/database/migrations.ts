@@ -3,10 +3,12 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import type { Sequelize } from 'sequelize';
 import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
+import * as measure from './migrations/0003-measure.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
   { name: '0002-look-over', ...lookOver },
+  { name: '0003-measure', ...measure },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

@@ -9,6 +9,7 @@ import type { Models } from '../database/database.ts';
 import { DEMO_PASSPHRASE, hashPassphrase } from '../features/sessions/session.service.ts';
 import { createCircuit } from '../features/vehicles/saveHydraulics.ts';
 import { buildCircuit } from './hydraulics.ts';
+import { DEMO_CORNERS } from './corners.ts';
 import { demoId } from './identity.ts';
 import { seedJobs } from './jobs.ts';
 import { VEHICLE_PLANS } from './vehicles.ts';
@@ -95,6 +96,26 @@ async function seed(
         position,
         hydraulics: hydraulicsOf(circuit),
       });
+    }
+    const hoses = new Map(
+      [...circuits].flatMap(([name, circuit]) =>
+        name.startsWith(`${key}/`) ? circuit.hoses.map((hose) => [hose.name, hose.id] as const) : [],
+      ),
+    );
+    for (const [position, corner] of (DEMO_CORNERS[key] ?? []).entries()) {
+      await models.Corner.create(
+        {
+          id: demoId(`${key}/corner ${position}`),
+          vehicleId,
+          position,
+          corner: {
+            ...corner,
+            hoses: corner.hoses.map((hose) => ({ ...hose, id: hoses.get(hose.name) ?? hose.id })),
+          },
+          version: 0,
+        },
+        { transaction },
+      );
     }
   }
   await seedServices(models, transaction, daysAgo);

@@ -48,6 +48,12 @@ export const vehicleQuery = (vehicleId: string) =>
     queryFn: ({ signal }) => call('getVehicle', { params: { vehicleId } }, signal),
   });
 
+export const cornersQuery = (vehicleId: string) =>
+  queryOptions({
+    queryKey: ['corners', vehicleId],
+    queryFn: ({ signal }) => call('listCorners', { params: { vehicleId } }, signal),
+  });
+
 export const jobQuery = (jobId: string) =>
   queryOptions({
     queryKey: ['job', jobId],

@@ -152,6 +152,13 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'vehicles/:vehicleId/routes/:cornerId',
+        handle: VEHICLES,
+        lazy: async () => ({
+          Component: (await import('../features/route/VehicleRoutePage.tsx')).VehicleRoutePage,
+        }),
+      },
+      {
         path: 'vehicles/:vehicleId',
         handle: VEHICLES,
         lazy: async () => ({ Component: (await import('../features/vehicles/VehiclePage.tsx')).VehiclePage }),

@@ -162,6 +162,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         await requireUnused({ vehicleId: row.id }, transaction);
         for (const circuit of await models.Circuit.findAll({ where: { vehicleId: row.id }, transaction }))
           await removeParts(circuit.id, transaction);
+        await models.Corner.destroy({ where: { vehicleId: row.id }, transaction });
         await models.VehicleChange.destroy({ where: { vehicleId: row.id }, transaction });
         await row.destroy({ transaction });
       });

@@ -27,6 +27,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
+import { HoseRoute } from '../route/HoseRoute.tsx';
 import { datumsFor, inDatum, liveReadings, orderOf, sameDatum } from './measureView.ts';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';
@@ -166,6 +167,11 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
           </Spread>
         </Rows>
       ) : null}
+      <HoseRoute
+        vehicleId={detail.job.vehicleId}
+        hoseId={hose.hoseId}
+        order_m={result.ok ? result.value.order_m : null}
+      />
       <Sheet role="group" aria-label="Checked at the vehicle">
         <SheetTitle>Checked at the vehicle</SheetTitle>
         {CHECKS.map(([check, text]) => (

@@ -51,7 +51,7 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
   const scene = useMemo(() => sceneOf(corner, hoseId), [corner, hoseId]);
   const hose = corner.hoses.find(({ id }) => id === hoseId);
   if (!scene || !hose) throw new Error('a bench without a hose');
-  const { frame, shown, curves, problem } = useRoute(scene, pose);
+  const { frame, shown, curves, curvesAreOld, problem } = useRoute(scene, pose);
   const [map, setMap] = useState<MapFigure>('radius');
   const [ref, width_px] = useWidth<HTMLDivElement>(840);
   const bounds = useBounds(corner, hose, frame);
@@ -148,6 +148,7 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
             frame={frame}
             shown={shown}
             curves={curves}
+            curvesAreOld={curvesAreOld}
             onLength={onLength}
           />
           {curves ? (

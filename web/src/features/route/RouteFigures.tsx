@@ -10,7 +10,7 @@ import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
-import { poseText, REASON_WORDS } from './words.ts';
+import { poseText, REASON_WORDS, windowText } from './words.ts';
 
 interface RouteFiguresProps {
   readonly corner: Corner;
@@ -18,10 +18,19 @@ interface RouteFiguresProps {
   readonly frame: RouteFrame | null;
   readonly shown: ShownPose | null;
   readonly curves: RouteCurves | null;
+  readonly curvesAreOld: boolean;
   readonly onLength: (length_m: number) => void;
 }
 
-export function RouteFigures({ corner, hose, frame, shown, curves, onLength }: RouteFiguresProps) {
+export function RouteFigures({
+  corner,
+  hose,
+  frame,
+  shown,
+  curves,
+  curvesAreOld,
+  onLength,
+}: RouteFiguresProps) {
   const write = useWriter();
   const proof = frame?.proof ?? null;
   return (
@@ -42,7 +51,8 @@ export function RouteFigures({ corner, hose, frame, shown, curves, onLength }: R
             corner={corner}
             hose={hose}
             proof={proof.value}
-            curves={curves}
+            curves={curvesAreOld && frame?.settled ? null : curves}
+            curvesAreOld={curvesAreOld}
             shown={shown}
             working={<Working of="the route" result={proof} />}
           />
@@ -62,11 +72,12 @@ interface ProvenProps {
   readonly hose: CornerHose;
   readonly proof: RouteProof;
   readonly curves: RouteCurves | null;
+  readonly curvesAreOld: boolean;
   readonly shown: ShownPose | null;
   readonly working: ReactNode;
 }
 
-function Proven({ corner, hose, proof, curves, shown, working }: ProvenProps) {
+function Proven({ corner, hose, proof, curves, curvesAreOld, shown, working }: ProvenProps) {
   const write = useWriter();
   const where = (pose: RigPose) => poseText(corner.rig, pose, write);
   const window = curves?.window;
@@ -76,15 +87,8 @@ function Proven({ corner, hose, proof, curves, shown, working }: ProvenProps) {
       <SheetTitle as="h3" style={{ marginTop: 6 }}>
         {proof.holds ? 'Length window' : `Does not hold: ${REASON_WORDS[proof.reason]}`}
       </SheetTitle>
-      <Hero data-window>
-        {window
-          ? write.lengthRange(
-              Math.ceil(window.short_m * 1000) / 1000,
-              Math.floor(window.long_m * 1000) / 1000,
-            )
-          : window === null
-            ? 'no window'
-            : '…'}
+      <Hero data-window aria-busy={curvesAreOld} style={curvesAreOld ? { opacity: 0.5 } : {}}>
+        {windowText(window, write)}
       </Hero>
       <Fine>
         {window

@@ -62,6 +62,7 @@ const BODY_NAMES: Readonly<Record<RigBody, string>> = {
   frame: 'frame',
   bars: 'bars and yokes',
   sliders: 'sliders and wheel',
+  sidecarArm: 'sidecar’s arm',
   swingArm: 'swing-arm',
   knuckle: 'knuckle',
   axle: 'axle',

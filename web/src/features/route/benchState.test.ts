@@ -79,3 +79,16 @@ test('what makes no sense in an address starts with the fork and says what is wr
   const text = btoa(JSON.stringify(bad));
   expect(readRoute(new URLSearchParams({ route: text })).wrong).toMatch(/hoses\.0\.length_m/);
 });
+
+test('a route is given to a hose of the vehicle and taken from it; two routes are never of one hose', () => {
+  const given = routeReducer(fork, { type: 'assign', from: 'front', to: { id: 'h1', name: 'Front hose' } });
+  expect(given.hoseId).toBe('h1');
+  expect(given.corner.hoses[0]).toMatchObject({ id: 'h1', name: 'Front hose', length_m: 0.71 });
+  const taken = routeReducer(given, { type: 'assign', from: 'h1', to: null });
+  expect(taken).toMatchObject({ hoseId: 'route 1', corner: { hoses: [{ name: 'Front hose' }] } });
+  expect(routeReducer(routeReducer(taken, { type: 'undo' }), { type: 'undo' }).corner).toEqual(fork.corner);
+  const [first] = fork.corner.hoses;
+  if (!first) throw new Error('no hose');
+  const two = startState({ ...fork.corner, hoses: [first, { ...first, id: 'other' }] }, null);
+  expect(routeReducer(two, { type: 'assign', from: 'other', to: { id: 'front', name: 'x' } })).toBe(two);
+});

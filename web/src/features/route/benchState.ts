@@ -23,6 +23,12 @@ export type RouteAction =
   | { readonly type: 'change'; readonly corner: Corner; readonly field: string }
   | { readonly type: 'load'; readonly corner: Corner; readonly pattern: CornerPattern | null }
   | { readonly type: 'hose'; readonly hoseId: string }
+  /** A route given to a hose of the vehicle; to none when `to` is null. */
+  | {
+      readonly type: 'assign';
+      readonly from: string;
+      readonly to: { readonly id: string; readonly name: string } | null;
+    }
   | { readonly type: 'pose'; readonly pose: RigPose }
   /** The drag is over: the next one is a step of its own. */
   | { readonly type: 'rest' }
@@ -67,6 +73,16 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
       };
     case 'hose':
       return { ...state, hoseId: firstHose(state.corner, action.hoseId), field: null };
+    case 'assign': {
+      const { from, to } = action;
+      const id = to?.id ?? `route ${state.corner.hoses.findIndex((hose) => hose.id === from) + 1}`;
+      if (state.corner.hoses.some((hose) => hose.id === id)) return state;
+      const hoses = state.corner.hoses.map((hose) => (hose.id === from ? { ...hose, ...to, id } : hose));
+      return {
+        ...routeReducer(state, { type: 'change', corner: { ...state.corner, hoses }, field: `assign ${id}` }),
+        hoseId: id,
+      };
+    }
     case 'pose':
       return { ...state, pose: inReach(state.corner, action.pose) };
     case 'rest':

@@ -77,16 +77,17 @@ test('curves grow outwards from the length and end with the window; other rigs s
   const computer = new RouteComputer();
   expect([...computer.curves()]).toEqual([]);
   computer.frame(sceneFor('swingArm'), INSTALLED, true);
-  let last: RouteCurves | null = null;
-  let count = 0;
-  for (const curves of computer.curves()) {
-    count += 1;
-    expect(curves.points.length).toBe(Math.min(count, 60));
-    expect(curves.points.map(({ length_m }) => length_m)).toEqual(
-      curves.points.map(({ length_m }) => length_m).sort((a, b) => a - b),
-    );
-    last = curves;
+  const all = [...computer.curves()];
+  const drawn = all.flatMap((curves): RouteCurves[] => (curves ? [curves] : []));
+  // The search for the window leaves room for other questions between its steps.
+  expect(all.length - drawn.length).toBeGreaterThan(5);
+  for (const [count, { points, window }] of drawn.entries()) {
+    expect(points).toHaveLength(count);
+    expect(window).toEqual(drawn[0]?.window);
+    const lengths = points.map(({ length_m }) => length_m);
+    expect(lengths).toEqual([...lengths].sort((a, b) => a - b));
   }
+  const last = drawn.at(-1);
   const { window, points } = last ?? {};
   if (!window || !points) throw new Error('no window');
   expect(window.short_m).toBeLessThan(0.63);

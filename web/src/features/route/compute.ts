@@ -20,7 +20,7 @@ import {
   proveRoute,
   rodLine,
   sceneProblem,
-  sceneWindow,
+  searchSceneWindow,
   solvePose,
   solveScene,
   tightestBend,
@@ -83,8 +83,8 @@ export interface RouteCurves {
   readonly from_m: number;
   readonly to_m: number;
   readonly points: readonly LengthPoint[];
-  /** Undefined until it has been looked for; null when the hose's own length does not hold. */
-  readonly window: FoundWindow | null | undefined;
+  /** Null when the hose's own length does not hold. */
+  readonly window: FoundWindow | null;
 }
 
 export class RouteComputer {
@@ -140,13 +140,27 @@ export class RouteComputer {
     };
   }
 
-  /** Radius and room against length, more points each time, and at last the window. */
-  *curves(): Generator<RouteCurves> {
+  /** The window first, then radius and room against length, more points each time; null between two steps of the search. */
+  *curves(): Generator<RouteCurves | null> {
     const { scene, grid } = this;
     if (!scene || !grid) return;
     const { from_m, to_m } = lengthsFor(scene, grid);
     const scan = { from_m, to_m, nominal_m: scene.hose.length_m };
+    const search = searchSceneWindow(scene, grid, scan);
+    let step = search.next();
+    while (!step.done) {
+      yield null;
+      step = search.next();
+    }
+    const found = step.value;
+    const window = found && {
+      short_m: found.short.length_m,
+      long_m: found.long.length_m,
+      shortBecause: found.short.beyond?.reason ?? null,
+      longBecause: found.long.beyond?.reason ?? null,
+    };
     let points: readonly LengthPoint[] = [];
+    yield { from_m, to_m, points, window };
     for (const { length_m, verdict } of eachLength(scene, grid, scan, LENGTHS)) {
       const point: LengthPoint = {
         length_m,
@@ -155,20 +169,8 @@ export class RouteComputer {
         holds: verdict.holds,
       };
       points = [...points, point].sort((a, b) => a.length_m - b.length_m);
-      yield { from_m, to_m, points, window: undefined };
+      yield { from_m, to_m, points, window };
     }
-    const window = sceneWindow(scene, grid, scan);
-    yield {
-      from_m,
-      to_m,
-      points,
-      window: window && {
-        short_m: window.short.length_m,
-        long_m: window.long.length_m,
-        shortBecause: window.short.beyond?.reason ?? null,
-        longBecause: window.long.beyond?.reason ?? null,
-      },
-    };
   }
 }
 

@@ -1,5 +1,6 @@
 /** Solves routes away from the page, the latest question first: whatever is under way for an older one is dropped. */
 import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+import type { RouteCurves } from './compute.ts';
 import { RouteComputer } from './compute.ts';
 
 const computer = new RouteComputer();
@@ -31,13 +32,21 @@ const LOOK_EVERY = 2;
 const SHOW_EVERY = 8;
 
 async function drawCurves(mine: number): Promise<void> {
-  let count = 0;
+  let steps = 0;
+  let shown = 0;
+  let last: RouteCurves | null = null;
   for (const curves of computer.curves()) {
-    count += 1;
-    if (curves.window !== undefined || count % SHOW_EVERY === 0) answer({ kind: 'curves', curves });
-    if (count % LOOK_EVERY === 0) await pause();
+    steps += 1;
+    if (curves !== null) {
+      // The window at once, and then the curves as they grow.
+      if (shown % SHOW_EVERY === 0) answer({ kind: 'curves', curves });
+      shown += 1;
+      last = curves;
+    }
+    if (steps % LOOK_EVERY === 0) await pause();
     if (mine !== generation) return;
   }
+  if (last) answer({ kind: 'curves', curves: last });
 }
 
 self.onmessage = ({ data }: MessageEvent<RouteQuestion>) => {

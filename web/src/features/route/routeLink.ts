@@ -6,12 +6,19 @@ import type { RouteAnswer, RouteQuestion } from './protocol.ts';
 export interface RouteAnswers {
   readonly frame: RouteFrame | null;
   readonly shown: ShownPose | null;
-  /** Of the last settled scene. */
   readonly curves: RouteCurves | null;
+  /** The curves are of an earlier scene than the frame. */
+  readonly curvesAreOld: boolean;
   readonly problem: string | null;
 }
 
-export const NO_ANSWERS: RouteAnswers = { frame: null, shown: null, curves: null, problem: null };
+export const NO_ANSWERS: RouteAnswers = {
+  frame: null,
+  shown: null,
+  curves: null,
+  curvesAreOld: false,
+  problem: null,
+};
 
 /** What a worker is to the link. */
 export interface Answering {
@@ -96,7 +103,7 @@ export class RouteLink {
 
   private take(answer: RouteAnswer): void {
     if (answer.kind === 'curves') {
-      this.answers = { ...this.answers, curves: answer.curves };
+      this.answers = { ...this.answers, curves: answer.curves, curvesAreOld: false };
       return;
     }
     if (answer.kind === 'frame') {
@@ -104,7 +111,12 @@ export class RouteLink {
       performance.measure(answer.frame.settled ? 'route settled' : 'route frame', {
         start: this.askedAt ?? performance.now(),
       });
-      this.answers = { ...this.answers, frame: answer.frame, shown: answer.frame.shown };
+      this.answers = {
+        ...this.answers,
+        frame: answer.frame,
+        shown: answer.frame.shown,
+        curvesAreOld: true,
+      };
     } else this.answers = { ...this.answers, shown: answer.shown };
     this.askedAt = null;
   }

@@ -221,6 +221,14 @@ export function rigPoints(corner: Corner): readonly PointRow[] {
           ...rig,
           steeringPoint_m,
         })),
+        ...(rig.sidecar
+          ? [
+              row('sidecar', 'pivot of the sidecar’s arm', rig.sidecar.pivot_m, (pivot_m) => ({
+                ...rig,
+                sidecar: rig.sidecar && { ...rig.sidecar, pivot_m },
+              })),
+            ]
+          : []),
       ];
     case 'swingArm':
       return [row('pivot', 'swing-arm pivot', rig.pivot_m, (pivot_m) => ({ ...rig, pivot_m }))];
@@ -274,6 +282,17 @@ export function rigSizes(corner: Corner): readonly SizeRow[] {
           rig.travel_m,
           put((travel_m) => ({ ...rig, travel_m })),
         ),
+        ...(rig.sidecar
+          ? [
+              size(
+                'sidecar swing',
+                'swing of the sidecar’s arm',
+                'angle',
+                rig.sidecar.swing_rad,
+                put((swing_rad) => ({ ...rig, sidecar: rig.sidecar && { ...rig.sidecar, swing_rad } })),
+              ),
+            ]
+          : []),
       ];
     case 'strut':
       return [

@@ -2,6 +2,7 @@
 import type { RigAxis, RigPose, Rig, RouteReason } from '@zephyrcombe/core';
 import { axesOf } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/contract';
+import type { FoundWindow } from './compute.ts';
 
 /** "right lock", "24° left", "straight ahead"; "full droop", "40 mm", "full bump". */
 export function poseWords({ name, unit, least, most }: RigAxis, value: number, write: Writer): string {
@@ -38,3 +39,19 @@ export const REASON_WORDS: Readonly<Record<RouteReason, string>> = {
   close: 'too near a part',
   bend: 'bent too hard',
 };
+
+/** "662–756 mm", rounded inwards; "no window" when the hose's own length does not hold. */
+export function windowText(window: FoundWindow | null | undefined, write: Writer): string {
+  if (window === undefined) return '…';
+  if (window === null) return 'no window';
+  return write.lengthRange(Math.ceil(window.short_m * 1000) / 1000, Math.floor(window.long_m * 1000) / 1000);
+}
+
+/** Tape and route may differ by this much before one of them is wrong. Our estimate. */
+const AGREED_m = 0.01;
+
+/** How far a length lies outside a window, below it negative; nothing within what tape and route may differ by. */
+export function disagreement_m({ short_m, long_m }: FoundWindow, length_m: number): number {
+  const off_m = length_m < short_m ? length_m - short_m : length_m > long_m ? length_m - long_m : 0;
+  return Math.abs(off_m) > AGREED_m ? off_m : 0;
+}

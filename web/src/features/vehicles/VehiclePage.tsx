@@ -26,6 +26,7 @@ import {
 import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
+import { VehicleRoutes } from '../route/VehicleRoutes.tsx';
 import { SwappableThreads } from './SwappableThreads.tsx';
 import { VehicleCautions } from './VehicleCautions.tsx';
 import { AddCircuitDialog, EditVehicleDialog, RemoveCircuit } from './VehicleChanges.tsx';
@@ -119,6 +120,7 @@ export function VehiclePage() {
               ))}
             </Rows>
           </Sheet>
+          <VehicleRoutes vehicleId={vehicle.id} />
           <VehicleCautions vehicle={vehicle} circuits={circuits} />
           <History changes={changes} />
         </Stack>

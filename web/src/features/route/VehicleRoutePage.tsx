@@ -1,0 +1,284 @@
+/** The routes of one corner of a vehicle, proved on the bench and kept with the vehicle. */
+import type { SavedCorner } from '@zephyrcombe/contract';
+import { SavedCornerSchema } from '@zephyrcombe/contract';
+import type { Corner } from '@zephyrcombe/core';
+import { CORNER_PATTERNS, PATTERN_CORNERS } from '@zephyrcombe/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useReducer, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { ApiError, RequestOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
+import { LoadProblem } from '../../api/LoadProblem.tsx';
+import { cornersQuery, vehicleQuery } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useCrumb } from '../../app/crumb.ts';
+import { newId } from '../../app/newId.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Pick, TextField } from '../../design/fields.tsx';
+import { Fine, Head, Line, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import type { RouteAction } from './benchState.ts';
+import { routeReducer, startState } from './benchState.ts';
+import { RouteBench } from './RouteBench.tsx';
+
+export function VehicleRoutePage() {
+  const { vehicleId = '', cornerId = '' } = useParams();
+  const corners = useQuery(cornersQuery(vehicleId));
+  const vehicle = useQuery(vehicleQuery(vehicleId));
+  const saved = corners.data?.items.find(({ id }) => id === cornerId);
+  useCrumb(saved?.corner.name ?? (cornerId === 'new' ? 'New routes' : null));
+  const failed = [corners, vehicle].find((query) => query.isError);
+  if (failed?.error) {
+    return (
+      <Page>
+        <LoadProblem error={failed.error} onRetry={() => void failed.refetch()} />
+      </Page>
+    );
+  }
+  if (!corners.data || !vehicle.data) return <Page aria-busy="true" />;
+  const name = vehicle.data.vehicle.name;
+  const hoses = vehicle.data.circuits.flatMap((circuit) =>
+    circuit.hoses.filter(({ kind }) => kind === 'hose').map((hose) => ({ id: hose.id, name: hose.name })),
+  );
+  if (cornerId === 'new') return <NewCorner vehicleId={vehicleId} vehicleName={name} hoses={hoses} />;
+  if (!saved) {
+    return (
+      <Page>
+        <Stack>
+          <Head>These routes are not there</Head>
+          <Fine>
+            Somebody took them out, or the address is wrong.{' '}
+            <Link to={`/vehicles/${vehicleId}`}>Back to {name}</Link>
+          </Fine>
+        </Stack>
+      </Page>
+    );
+  }
+  return <KeptCorner key={saved.id} vehicleId={vehicleId} vehicleName={name} saved={saved} hoses={hoses} />;
+}
+
+interface OnVehicle {
+  readonly vehicleId: string;
+  readonly vehicleName: string;
+  /** The hoses of the vehicle's circuits: a route belongs to one of them. */
+  readonly hoses: readonly { readonly id: string; readonly name: string }[];
+}
+
+interface Draft {
+  readonly version: number;
+  readonly corner: Corner;
+}
+
+function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { readonly saved: SavedCorner }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [query] = useSearchParams();
+  const [draft, setDraft, clearDraft] = useDraft<Draft | null>(`corner.${saved.id}`, null);
+  const [isRestored, setRestored] = useState(draft !== null);
+  const [state, reduce] = useReducer(routeReducer, null, () => {
+    const start = startState(saved.corner, null, query.get('hose') ?? undefined);
+    return draft === null ? start : { ...start, corner: draft.corner, past: [saved.corner] };
+  });
+  const dispatch = (action: RouteAction) => {
+    const next = routeReducer(state, action);
+    reduce(action);
+    if (next.corner === state.corner) return;
+    if (JSON.stringify(next.corner) === JSON.stringify(saved.corner)) clearDraft();
+    else setDraft({ version: draft?.version ?? saved.version, corner: next.corner });
+  };
+  const { queryKey } = cornersQuery(vehicleId);
+  const save = useMutation<{ items: SavedCorner[] }, ApiError, RequestOf<'saveCorner'>>({
+    mutationFn: (input) => call('saveCorner', input),
+    onSuccess: (reply) => {
+      client.setQueryData(queryKey, reply);
+      void client.invalidateQueries({ queryKey: vehicleQuery(vehicleId).queryKey });
+      clearDraft();
+      setRestored(false);
+    },
+  });
+  const remove = useMutation<{ items: SavedCorner[] }, ApiError, RequestOf<'removeCorner'>>({
+    mutationFn: (input) => call('removeCorner', input),
+    onSuccess: (reply) => {
+      client.setQueryData(queryKey, reply);
+      clearDraft();
+      void navigate(`/vehicles/${vehicleId}`);
+    },
+  });
+  const [asks, setAsks] = useState(false);
+  const params = { vehicleId, cornerId: saved.id };
+  const send = (version = draft?.version ?? saved.version) =>
+    save.mutate({ params, body: { version, corner: state.corner as SavedCorner['corner'] } });
+  const discard = (corner: Corner) => {
+    clearDraft();
+    setRestored(false);
+    save.reset();
+    reduce({ type: 'load', corner, pattern: null });
+  };
+  const theirs =
+    save.error?.code === 'stale-write' ? SavedCornerSchema.safeParse(save.error.details?.current) : null;
+  const hose = state.corner.hoses.find(({ id }) => id === state.hoseId);
+  return (
+    <Page>
+      <Stack $gap={14}>
+        <Line $gap={14} style={{ alignItems: 'end' }}>
+          <div style={{ flex: '1 1 260px' }}>
+            <Head>{state.corner.name}</Head>
+            <Fine>
+              <Link to={`/vehicles/${vehicleId}`}>{vehicleName}</Link>. Measured with a tape; the maker’s
+              routing comes first.
+            </Fine>
+          </div>
+          {state.corner.hoses.length > 1 ? (
+            <div style={{ flex: '0 1 220px' }}>
+              <Pick
+                label="Hose"
+                value={state.hoseId}
+                options={state.corner.hoses.map(({ id, name }) => ({ value: id, text: name }))}
+                onChange={(hoseId) => dispatch({ type: 'hose', hoseId })}
+              />
+            </div>
+          ) : null}
+          <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
+            Undo
+          </PlainButton>
+          <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
+            Redo
+          </PlainButton>
+          <PrimaryButton isDisabled={draft === null || save.isPending} onPress={() => send()}>
+            {draft === null ? 'Saved' : 'Save the routes'}
+          </PrimaryButton>
+        </Line>
+        {isRestored ? (
+          <Notice severity="note" title="Your unsaved routes are back">
+            <TextButton onPress={() => discard(saved.corner)}>Go back to what is saved</TextButton>
+          </Notice>
+        ) : null}
+        {theirs?.success ? (
+          <Notice severity="warn" title="Somebody else saved these routes while you worked" live>
+            <Line style={{ marginTop: 8 }}>
+              <PlainButton onPress={() => send(theirs.data.version)}>Keep mine</PlainButton>
+              <PlainButton
+                onPress={() => {
+                  void client.invalidateQueries({ queryKey });
+                  discard(theirs.data.corner);
+                }}
+              >
+                Take theirs
+              </PlainButton>
+            </Line>
+          </Notice>
+        ) : (
+          <SaveProblem save={save} />
+        )}
+        <RouteBench state={state} dispatch={dispatch} />
+        <Sheet>
+          <SheetTitle>What this is</SheetTitle>
+          <Line $gap={14} style={{ alignItems: 'end' }}>
+            <div style={{ flex: '1 1 220px' }}>
+              <TextField
+                label="Name of this corner"
+                value={state.corner.name}
+                onChange={(name) =>
+                  dispatch({ type: 'change', corner: { ...state.corner, name }, field: 'corner name' })
+                }
+                error={state.corner.name.trim() === '' ? 'A corner needs a name.' : null}
+              />
+            </div>
+            {hose ? (
+              <div style={{ flex: '1 1 220px' }}>
+                <Pick
+                  label="This route is of"
+                  value={hoses.some(({ id }) => id === hose.id) ? hose.id : ''}
+                  options={[
+                    { value: '', text: 'no hose of the vehicle yet' },
+                    ...hoses.map(({ id, name }) => ({ value: id, text: name })),
+                  ]}
+                  onChange={(id) =>
+                    dispatch({
+                      type: 'assign',
+                      from: hose.id,
+                      to: hoses.find((own) => own.id === id) ?? null,
+                    })
+                  }
+                />
+              </div>
+            ) : null}
+            {asks ? (
+              <>
+                <PlainButton isDisabled={remove.isPending} onPress={() => remove.mutate({ params })}>
+                  Take it out for good
+                </PlainButton>
+                <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
+              </>
+            ) : (
+              <TextButton onPress={() => setAsks(true)}>Take these routes out</TextButton>
+            )}
+          </Line>
+          <SaveProblem save={remove} />
+        </Sheet>
+      </Stack>
+    </Page>
+  );
+}
+
+function NewCorner({ vehicleId, vehicleName, hoses }: OnVehicle) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [query] = useSearchParams();
+  const wanted = hoses.find(({ id }) => id === query.get('hose')) ?? hoses[0];
+  const [hoseId, setHose] = useState(wanted?.id ?? '');
+  const [id] = useState(newId);
+  const add = useMutation<{ items: SavedCorner[] }, ApiError, RequestOf<'addCorner'>>({
+    mutationFn: (input) => call('addCorner', input),
+    onSuccess: (reply) => {
+      client.setQueryData(cornersQuery(vehicleId).queryKey, reply);
+      void client.invalidateQueries({ queryKey: vehicleQuery(vehicleId).queryKey });
+      void navigate(`/vehicles/${vehicleId}/routes/${id}`, { replace: true });
+    },
+  });
+  const start = (pattern: (typeof CORNER_PATTERNS)[number]) => {
+    const corner = PATTERN_CORNERS[pattern];
+    const own = hoses.find((hose) => hose.id === hoseId);
+    const [first, ...others] = corner.hoses;
+    if (!first) return;
+    add.mutate({
+      params: { vehicleId },
+      body: {
+        id,
+        corner: { ...corner, hoses: [{ ...first, ...own }, ...others] } as SavedCorner['corner'],
+      },
+    });
+  };
+  return (
+    <Page>
+      <Stack $gap={16} style={{ maxWidth: 820 }}>
+        <div>
+          <Head>Where does the hose run?</Head>
+          <Fine>
+            <Link to={`/vehicles/${vehicleId}`}>{vehicleName}</Link>. Choose how this corner moves; then put
+            the figures of the pattern right with a tape.
+          </Fine>
+        </div>
+        {hoses.length > 0 ? (
+          <Pick
+            label="Route of"
+            value={hoseId}
+            options={hoses.map((hose) => ({ value: hose.id, text: hose.name }))}
+            onChange={setHose}
+          />
+        ) : (
+          <Fine>No hose is on the drawing of this vehicle yet; the route can be given to one later.</Fine>
+        )}
+        <Line>
+          {CORNER_PATTERNS.map((pattern) => (
+            <PlainButton key={pattern} isDisabled={add.isPending} onPress={() => start(pattern)}>
+              {PATTERN_CORNERS[pattern].name}
+            </PlainButton>
+          ))}
+        </Line>
+        <SaveProblem save={add} />
+      </Stack>
+    </Page>
+  );
+}

@@ -1,0 +1,32 @@
+import { createWriter } from '@zephyrcombe/contract';
+import { IMPERIAL, METRIC, PATTERN_CORNERS } from '@zephyrcombe/core';
+import { disagreement_m, poseText, windowText } from './words.ts';
+
+const write = createWriter(METRIC);
+
+test('poses are said as a technician says them', () => {
+  const { rig } = PATTERN_CORNERS.fork;
+  expect(poseText(rig, { across: 0, down: 0 }, write)).toBe('straight ahead, full droop');
+  expect(poseText(rig, { across: (32 * Math.PI) / 180, down: 0.12 }, write)).toBe('left lock, full bump');
+  expect(poseText(rig, { across: (-10 * Math.PI) / 180, down: 0.04 }, write)).toBe('10° right, 40\u2009mm');
+  expect(poseText(PATTERN_CORNERS.swingArm.rig, { across: 0, down: 0.1 }, write)).toBe('6°');
+  expect(poseText(PATTERN_CORNERS.liveAxle.rig, { across: -0.05, down: 0 }, write)).toMatch(
+    /right up, full droop$/,
+  );
+});
+
+test('a window is rounded inwards, so that both lengths named really hold', () => {
+  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: null, longBecause: null };
+  expect(windowText(window, write)).toBe('662–756\u2009mm');
+  expect(windowText(window, createWriter(IMPERIAL))).toMatch(/in$/);
+  expect(windowText(null, write)).toBe('no window');
+  expect(windowText(undefined, write)).toBe('…');
+});
+
+test('tape and route disagree only beyond ten millimetres', () => {
+  const window = { short_m: 0.66, long_m: 0.75, shortBecause: null, longBecause: null };
+  expect(disagreement_m(window, 0.7)).toBe(0);
+  expect(disagreement_m(window, 0.652)).toBe(0);
+  expect(disagreement_m(window, 0.648)).toBeCloseTo(-0.012, 9);
+  expect(disagreement_m(window, 0.77)).toBeCloseTo(0.02, 9);
+});
