@@ -130,11 +130,7 @@ describe('the job log', () => {
 describe('migrations', () => {
   test('run once, and go back and forth', async () => {
     const database = openDatabase(await createDatabase());
-    expect(await migrate(database.sequelize)).toEqual([
-      '0001-first-light',
-      '0002-look-over',
-      '0003-measure',
-    ]);
+    expect(await migrate(database.sequelize)).toEqual(['0001-first-light', '0002-look-over', '0003-measure']);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
     await measure.down(queries);
