@@ -117,3 +117,50 @@ test('a drawing of sixty parts, and the thread finder', async ({ page, own }) =>
   const diameters = Array.from({ length: 60 }, (_none, index) => `${(9.3 + index * 0.012).toFixed(3)} mm`);
   report('thread finder: a bolt’s diameter typed', await measure(page, 'input', diameters, 'input'));
 });
+
+test('the length dragged on the outfit: every front hose, 81 poses, all spans', async ({ page, own }) => {
+  test.setTimeout(240_000);
+  const [corner] = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT corner.id, corner.vehicleId FROM corner JOIN vehicle ON vehicle.id = corner.vehicleId
+      WHERE vehicle.name LIKE 'Petrelle%' ORDER BY corner.position`,
+  );
+  await signIn(page, own);
+  await page.goto(`${own.address}/vehicles/${corner?.vehicleId}/routes/${corner?.id}`);
+  const hose = page.getByLabel('Hose', { exact: true });
+  const names = await hose.locator('option').allTextContents();
+  for (const name of names) {
+    await hose.selectOption({ label: name });
+    const slider = page.getByRole('slider', { name: 'Length of the hose' });
+    await slider.waitFor();
+    // What was settling before is not part of the drag.
+    await page.waitForFunction(
+      () => document.querySelector('[data-window]')?.textContent?.includes('–') ?? false,
+    );
+    const taken = await page.evaluate(async () => {
+      performance.clearMeasures();
+      let longest_ms = 0;
+      const observer = new PerformanceObserver((list) => {
+        for (const entry of list.getEntries()) longest_ms = Math.max(longest_ms, entry.duration);
+      });
+      observer.observe({ type: 'longtask' });
+      const target = document.querySelector('[role="slider"][aria-label="Length of the hose"]');
+      const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(undefined)));
+      for (let step = 0; step < 120; step += 1) {
+        const key = Math.floor(step / 15) % 2 === 0 ? 'ArrowRight' : 'ArrowLeft';
+        target?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+        await frame();
+        await frame();
+      }
+      observer.disconnect();
+      const trips = performance.getEntriesByName('route frame').map(({ duration }) => duration);
+      return { trips, longest_ms };
+    });
+    const trips = [...taken.trips].sort((left, right) => left - right);
+    const at = (share: number) =>
+      ((trips[Math.floor(share * (trips.length - 1))] ?? NaN) / FRAME_ms).toFixed(2);
+    process.stdout.write(
+      `${name}, ${trips.length} round trips to the worker: p50 ${at(0.5)} ×, p95 ${at(0.95)} × a frame; ` +
+        `longest task of the page ${(taken.longest_ms / FRAME_ms).toFixed(2)} × a frame (0: none over 50 ms)\n`,
+    );
+  }
+});

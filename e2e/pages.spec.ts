@@ -42,6 +42,7 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
     '/bench/hexagons?across=11/16+in&wrench=18+mm',
     '/bench/route',
+    '/bench/donor?need=742+mm&most=860+mm&length=717+mm&a=banjo~20~',
     ...corners.map((corner) => `/vehicles/${corner.vehicleId}/routes/${corner.id}`),
     `/vehicles/${outfit?.id}/routes/new`,
     '/bench/route?of=swingArm&down=0.2',

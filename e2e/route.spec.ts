@@ -177,3 +177,30 @@ test('two people at one route: the second sees it and chooses', async ({ page, o
   await page.reload();
   await expect(page.getByLabel('Length, port to port')).toHaveValue('920 mm');
 });
+
+test('a donor that is too short is stopped before anything is opened', async ({ page, own }) => {
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/measure`);
+  await expect(page.getByTestId('order-length')).toHaveText(/742/);
+  await page.getByRole('button', { name: 'Check a donor hose' }).click();
+  const length = page.getByLabel(/^Its length/);
+  await length.fill('717 mm');
+  await expect(page.getByRole('heading', { name: /^Too short by 25/ })).toBeVisible();
+  await expect(page.getByText('Do not open the system for it')).toBeVisible();
+  await page.reload();
+  await expect(length).toHaveValue('717 mm');
+  await length.fill('29 1/2 in');
+  await expect(page.getByRole('heading', { name: /^Fits, with/ })).toBeVisible();
+  await page.getByLabel('Other end, thread').selectOption('M10×1.5');
+  await expect(page.getByText('Long enough, but an end is wrong')).toBeVisible();
+  await page.getByRole('button', { name: 'put it back' }).click();
+  await expect(page.getByRole('button', { name: 'Check a donor hose' })).toBeVisible();
+
+  await page.goto(`${own.address}/bench`);
+  await page.getByRole('link', { name: 'Will this hose do instead?' }).click();
+  await page.getByLabel('The shortest length that does, slack included').fill('455 mm');
+  await page.getByLabel('The longest that stays clear, if it is known').fill('520 mm');
+  await page.getByLabel(/^Its length/).fill('560 mm');
+  await expect(page.getByRole('heading', { name: /^Too long: 105/ })).toBeVisible();
+});

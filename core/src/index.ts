@@ -39,6 +39,8 @@ export { JOINT_MATERIALS, judgeWasherMaterial, washersNeeded } from './joint/was
 
 export type { OrderLength, PoseChecks, PoseReading } from './measure/orderLength.ts';
 export { DEFAULT_SLACK_m, orderLength } from './measure/orderLength.ts';
+export type { Donor, DonorEnd, DonorNeed, DonorVerdict, WrongEnd } from './measure/donor.ts';
+export { judgeDonor } from './measure/donor.ts';
 export type { Aid, Pose } from './measure/pose.ts';
 export { AID_UNCERTAINTY_m, AIDS, POSES } from './measure/pose.ts';
 

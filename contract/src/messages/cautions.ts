@@ -73,6 +73,11 @@ const SENTENCES: Sentences = {
     title: `Tied to the bars at ${evidence.clip}`,
     advice: `The wheel moves ${write.length(evidence.travel_m)} below it and all the bending gathers at the tie. Use a guide that lets the hose slide.`,
   }),
+  M13: (evidence, write) => ({
+    title: `This hose is ${write.length(evidence.short_m)} too short`,
+    advice:
+      'Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.',
+  }),
   M15: (evidence, write) => ({
     title: `Too near the ${lower(evidence.part)}`,
     advice: `${gapWords(evidence.gap_m, write)} ${NATURE_WORDS[evidence.nature]} needs ${write.length(evidence.wanted_m)} (our default). Move a clip, turn an end or change the length.`,

@@ -15,6 +15,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M10: { radius_m: 0.031, least_m: 0.04 },
   M11: { from: 'start', to: 'yoke', moves_m: 0.12, chord_m: 0.398, free_m: 0.4 },
   M12: { clip: 'bar tie', travel_m: 0.19 },
+  M13: { short_m: 0.025 },
   M15: { part: 'Exhaust pipe', nature: 'hot', gap_m: 0.018, wanted_m: 0.025 },
   M19: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },

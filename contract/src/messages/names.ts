@@ -305,6 +305,9 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   travelPressed: 'suspension pressed in from droop',
   swingAngle: 'swing from droop',
   rollAngle: 'roll of the axle',
+  donorLength: 'length of the hose that is offered',
+  neededLength: 'shortest length that does',
+  donorDifference: 'longer than needed; below nothing too short',
 };
 
 /** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */

@@ -98,6 +98,9 @@ export const MEANINGS = [
   'travelPressed',
   'swingAngle',
   'rollAngle',
+  'donorLength',
+  'neededLength',
+  'donorDifference',
 ] as const;
 
 export type Meaning = (typeof MEANINGS)[number];

@@ -23,6 +23,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M10: entry('stop', 'elasticRod'),
   M11: entry('stop', 'routeMargins'),
   M12: entry('warn', 'tieOnBars'),
+  M13: entry('stop', 'tubeReading'),
   M15: entry('stop', 'routeMargins'),
   M19: entry('stop', 'fittingGeometry'),
   M20: entry('stop', 'vehicleMaker'),

@@ -29,6 +29,7 @@ export interface CautionEvidence {
     readonly free_m: number;
   };
   M12: { readonly clip: string; readonly travel_m: number };
+  M13: { readonly short_m: number };
   M15: {
     readonly part: string;
     readonly nature: Nature;

@@ -189,6 +189,11 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'bench/donor',
+        handle: BENCH,
+        lazy: async () => ({ Component: (await import('../features/donor/DonorPage.tsx')).DonorPage }),
+      },
+      {
         path: 'bench/hexagons',
         handle: BENCH,
         lazy: async () => ({

@@ -12,6 +12,12 @@ const TOOLS = [
       'The shape of a hose over steering and travel: the window of lengths that holds, tightest bend, gaps, clocking.',
   },
   {
+    to: '/bench/donor',
+    name: 'Will this hose do instead?',
+    about:
+      'A hose from the shelf against what is needed: length, ends, bends and threads, before anything is opened.',
+  },
+  {
     to: '/bench/threads',
     name: 'Which thread is this?',
     about:

@@ -27,6 +27,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
+import { DonorSheet } from './DonorSheet.tsx';
 import { HoseRoute } from '../route/HoseRoute.tsx';
 import { datumsFor, inDatum, liveReadings, orderOf, sameDatum } from './measureView.ts';
 import { ReadingEntry } from './ReadingEntry.tsx';
@@ -171,7 +172,15 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         vehicleId={detail.job.vehicleId}
         hoseId={hose.hoseId}
         order_m={result.ok ? result.value.order_m : null}
-      />
+      >
+        {(window) => (
+          <DonorSheet
+            hose={hose}
+            needed_m={result.ok ? result.value.order_m : null}
+            longest_m={window?.long_m ?? null}
+          />
+        )}
+      </HoseRoute>
       <Sheet role="group" aria-label="Checked at the vehicle">
         <SheetTitle>Checked at the vehicle</SheetTitle>
         {CHECKS.map(([check, text]) => (

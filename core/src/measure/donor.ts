@@ -1,0 +1,100 @@
+/** A hose from the shelf or another vehicle, held against what this route needs before anything is opened. */
+import { length } from '../calculation/quantity.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import type { Result } from '../calculation/result.ts';
+import { calculated, problem } from '../calculation/result.ts';
+import type { Formula } from '../calculation/working.ts';
+import { term } from '../calculation/working.ts';
+import type { EndGeometry } from '../fittings/end.ts';
+import type { Caution } from '../mistakes/caution.ts';
+
+const DIFFERENCE: Formula = { expression: 'difference = L_donor − L_needed', source: 'tubeReading' };
+
+export type DonorEnd = Pick<EndGeometry, 'family' | 'neckAngle_rad'> & {
+  /** Of the bolt or of the end's own thread; null where it is not known. */
+  readonly thread: string | null;
+};
+
+export interface DonorNeed {
+  /** The shortest length that does, between the sealing points. */
+  readonly needed_m: number;
+  /** The longest that holds by the route; null where nobody knows. */
+  readonly longest_m: number | null;
+  readonly endA: DonorEnd;
+  readonly endB: DonorEnd;
+}
+
+export interface Donor {
+  readonly length_m: number;
+  readonly endA: DonorEnd;
+  readonly endB: DonorEnd;
+}
+
+export type WrongEnd = {
+  readonly end: 'A' | 'B';
+  readonly why: 'family' | 'thread' | 'angle';
+};
+
+export interface DonorVerdict {
+  readonly fits: boolean;
+  /** It goes on the other way round. */
+  readonly turned: boolean;
+  /** Longer than needed; below nothing it is too short. */
+  readonly difference_m: number;
+  readonly tooShort: boolean;
+  readonly tooLong: boolean;
+  readonly wrongEnds: readonly WrongEnd[];
+}
+
+/** A neck that differs by less lies as the old one did. Our estimate. */
+const ALIKE_rad = (10 * Math.PI) / 180;
+/** A tape does not read less. */
+const NOISE_m = 1e-6;
+
+function wrongEnd(end: 'A' | 'B', need: DonorEnd, offered: DonorEnd): readonly WrongEnd[] {
+  if (need.family !== offered.family) return [{ end, why: 'family' }];
+  if (need.thread !== null && offered.thread !== null && need.thread !== offered.thread)
+    return [{ end, why: 'thread' }];
+  return Math.abs(need.neckAngle_rad - offered.neckAngle_rad) > ALIKE_rad ? [{ end, why: 'angle' }] : [];
+}
+
+/**
+ * Fits, too short, too long or with a wrong end; tried both ways round, and the way with fewer wrong ends is told.
+ * Raises M13 when it is too short and M05 when it is longer than anything known to hold. Problem: a length that is not positive.
+ */
+export function judgeDonor(need: DonorNeed, donor: Donor): Result<DonorVerdict> {
+  const refused = firstNotPositive({ length_m: donor.length_m, needed_m: need.needed_m });
+  if (refused) return problem(refused);
+  const straight = [...wrongEnd('A', need.endA, donor.endA), ...wrongEnd('B', need.endB, donor.endB)];
+  const reversed = [...wrongEnd('A', need.endA, donor.endB), ...wrongEnd('B', need.endB, donor.endA)];
+  const turned = reversed.length < straight.length;
+  const wrongEnds = turned ? reversed : straight;
+  const difference_m = donor.length_m - need.needed_m;
+  const tooShort = difference_m < -NOISE_m;
+  const over_m = need.longest_m === null ? 0 : donor.length_m - need.longest_m;
+  const tooLong = over_m > NOISE_m;
+  const cautions: Caution[] = [];
+  if (tooShort) cautions.push({ id: 'M13', evidence: { short_m: -difference_m } });
+  if (tooLong) cautions.push({ id: 'M05', evidence: { spare_m: difference_m, loop: null } });
+  return calculated(
+    {
+      fits: !tooShort && !tooLong && wrongEnds.length === 0,
+      turned,
+      difference_m,
+      tooShort,
+      tooLong,
+      wrongEnds,
+    },
+    [
+      {
+        formula: DIFFERENCE,
+        inputs: [
+          term('L_donor', 'donorLength', length(donor.length_m)),
+          term('L_needed', 'neededLength', length(need.needed_m)),
+        ],
+        result: term('difference', 'donorDifference', length(difference_m)),
+      },
+    ],
+    cautions,
+  );
+}

@@ -1,0 +1,64 @@
+/** A hose from the shelf offered for the one that is being measured. */
+import type { JobHose } from '@zephyrcombe/contract';
+import { useState } from 'react';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton, TextButton } from '../../design/Button.tsx';
+import { Fine, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
+import { DonorCheck } from '../donor/DonorCheck.tsx';
+import type { Offer, OfferedEnd } from '../donor/donorState.ts';
+import { endOf, nearestAngle_deg } from '../donor/donorState.ts';
+import { useJob } from '../job/JobContext.ts';
+
+interface DonorSheetProps {
+  readonly hose: JobHose;
+  /** By the tape, slack included; null before there is one. */
+  readonly needed_m: number | null;
+  /** The longest that holds by the kept route. */
+  readonly longest_m: number | null;
+}
+
+export function DonorSheet({ hose, needed_m, longest_m }: DonorSheetProps) {
+  const detail = useJob();
+  const fitted = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
+  const threadAt = (jointId: string | undefined) =>
+    detail.circuit.joints.find(({ id }) => id === jointId)?.bolt?.thread ?? '';
+  const needs = (end: JobHose['endA'], jointId: string | undefined): OfferedEnd => ({
+    family: end.family,
+    angle_deg: nearestAngle_deg(end.neckAngle_rad),
+    thread: threadAt(jointId),
+  });
+  const [endA, endB] = [needs(hose.endA, fitted?.fromJointId), needs(hose.endB, fitted?.toJointId)];
+  const [offer, setOffer, clear] = useDraft<Offer | null>(`donor.${detail.job.id}.${hose.hoseId}`, null);
+  const [open, setOpen] = useState(offer !== null);
+  return (
+    <Sheet>
+      <Spread>
+        <SheetTitle>A hose from the shelf</SheetTitle>
+        {open ? (
+          <TextButton
+            onPress={() => {
+              clear();
+              setOpen(false);
+            }}
+          >
+            put it back
+          </TextButton>
+        ) : null}
+      </Spread>
+      {open ? (
+        <DonorCheck
+          need={needed_m === null ? null : { needed_m, longest_m, endA: endOf(endA), endB: endOf(endB) }}
+          offer={offer ?? { length: '', endA, endB }}
+          onOffer={setOffer}
+        />
+      ) : (
+        <>
+          <Fine>Offered instead of a new one? Hold it against the route before anything is opened.</Fine>
+          <PlainButton onPress={() => setOpen(true)} style={{ marginTop: 8 }}>
+            Check a donor hose
+          </PlainButton>
+        </>
+      )}
+    </Sheet>
+  );
+}
