@@ -127,6 +127,7 @@ test('the length dragged on the outfit: every front hose, 81 poses, all spans', 
   await signIn(page, own);
   await page.goto(`${own.address}/vehicles/${corner?.vehicleId}/routes/${corner?.id}`);
   const hose = page.getByLabel('Hose', { exact: true });
+  await hose.waitFor();
   const names = await hose.locator('option').allTextContents();
   for (const name of names) {
     await hose.selectOption({ label: name });

@@ -69,7 +69,7 @@ test('pictures of every main view', async ({ page, own }) => {
   await take(page, 'layouts', true);
   await page.goto(`${own.address}/bench/route?across=0.35&down=0.1`);
   await page.locator('[data-window]').getByText('–').waitFor();
-  await take(page, 'route-bench', true);
+  await take(page, 'route-bench');
   await page.goto(`${own.address}/bench/threads?of=internal&d=8.93+mm`);
   await take(page, 'threads');
   await page.goto(`${own.address}/bench/symptoms?does=pull,drag&known=oldHose`);

@@ -1,7 +1,7 @@
 /** The route bench: three views to scale, the movement, the figures that decide, and the length with its window. */
 import type { Corner, CornerHose, RigPose } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
-import { useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -40,6 +40,8 @@ const MOST_HEIGHT_px = 480;
 const LEAST_MAP_px = 150;
 const ROW_MAP_px = { width: 330, height: 172 } as const;
 
+const Editor = memo(SceneEditor);
+
 interface RouteBenchProps {
   readonly state: RouteState;
   readonly dispatch: (action: RouteAction) => void;
@@ -52,6 +54,9 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
   const hose = corner.hoses.find(({ id }) => id === hoseId);
   if (!scene || !hose) throw new Error('a bench without a hose');
   const { frame, shown, curves, curvesAreOld, problem } = useRoute(scene, pose);
+  // The tables follow a drag when there is time for it.
+  const resting = useDeferredValue(state);
+  const restingLine = useDeferredValue(shown?.line ?? null);
   const [map, setMap] = useState<MapFigure>('radius');
   const [ref, width_px] = useWidth<HTMLDivElement>(840);
   const bounds = useBounds(corner, hose, frame);
@@ -165,7 +170,7 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
           ) : null}
         </Stack>
       </Columns>
-      <SceneEditor state={state} dispatch={dispatch} line={shown?.line ?? null} />
+      <Editor state={resting} dispatch={dispatch} line={restingLine} />
     </Stack>
   );
 }

@@ -4,7 +4,7 @@ import { SavedCornerSchema } from '@zephyrcombe/contract';
 import type { Corner } from '@zephyrcombe/core';
 import { CORNER_PATTERNS, PATTERN_CORNERS } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useReducer, useState } from 'react';
+import { useEffect, useReducer, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
@@ -18,7 +18,6 @@ import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx'
 import { Pick, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Line, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import type { RouteAction } from './benchState.ts';
 import { routeReducer, startState } from './benchState.ts';
 import { RouteBench } from './RouteBench.tsx';
 
@@ -76,17 +75,16 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
   const [query] = useSearchParams();
   const [draft, setDraft, clearDraft] = useDraft<Draft | null>(`corner.${saved.id}`, null);
   const [isRestored, setRestored] = useState(draft !== null);
-  const [state, reduce] = useReducer(routeReducer, null, () => {
+  const [state, dispatch] = useReducer(routeReducer, null, () => {
     const start = startState(saved.corner, null, query.get('hose') ?? undefined);
     return draft === null ? start : { ...start, corner: draft.corner, past: [saved.corner] };
   });
-  const dispatch = (action: RouteAction) => {
-    const next = routeReducer(state, action);
-    reduce(action);
-    if (next.corner === state.corner) return;
-    if (JSON.stringify(next.corner) === JSON.stringify(saved.corner)) clearDraft();
-    else setDraft({ version: draft?.version ?? saved.version, corner: next.corner });
-  };
+  const { corner } = state;
+  const version = draft?.version ?? saved.version;
+  useEffect(() => {
+    if (JSON.stringify(corner) === JSON.stringify(saved.corner)) clearDraft();
+    else setDraft((before) => ({ version: before?.version ?? saved.version, corner }));
+  }, [corner, saved, setDraft, clearDraft]);
   const { queryKey } = cornersQuery(vehicleId);
   const save = useMutation<{ items: SavedCorner[] }, ApiError, RequestOf<'saveCorner'>>({
     mutationFn: (input) => call('saveCorner', input),
@@ -107,13 +105,13 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
   });
   const [asks, setAsks] = useState(false);
   const params = { vehicleId, cornerId: saved.id };
-  const send = (version = draft?.version ?? saved.version) =>
-    save.mutate({ params, body: { version, corner: state.corner as SavedCorner['corner'] } });
+  const send = (onVersion = version) =>
+    save.mutate({ params, body: { version: onVersion, corner: state.corner as SavedCorner['corner'] } });
   const discard = (corner: Corner) => {
     clearDraft();
     setRestored(false);
     save.reset();
-    reduce({ type: 'load', corner, pattern: null });
+    dispatch({ type: 'load', corner, pattern: null });
   };
   const theirs =
     save.error?.code === 'stale-write' ? SavedCornerSchema.safeParse(save.error.details?.current) : null;

@@ -17,6 +17,7 @@ import {
   gridOf,
   leastGap_m,
   lowerBound_m,
+  NODES,
   proveRoute,
   rodLine,
   sceneProblem,
@@ -57,7 +58,7 @@ export interface RouteFrame {
   readonly settled: boolean;
   readonly columns: number;
   readonly figures: readonly PoseFigures[];
-  /** The lines of all solved poses one after another, thinned, `sweepPoints` points each. */
+  /** The lines of solved poses one after another, thinned, `sweepPoints` points each; of some while it is followed. */
   readonly sweep: Float32Array;
   readonly sweepPoints: number;
   readonly shown: ShownPose | null;
@@ -116,7 +117,7 @@ export class RouteComputer {
       settled: settle,
       columns: grid.columns,
       figures: this.poses.map((solved) => figuresOf(scene, solved)),
-      ...sweepOf(scene, this.poses),
+      ...sweepOf(scene, this.poses, grid.columns, settle),
       shown: this.shown(pose),
       proof: proveRoute(scene, grid, this.poses, settle),
     };
@@ -203,32 +204,39 @@ function tightestPoint({ ends, shape }: ScenePose['spans'][number]): Vector {
 
 /** Port, free spans, port; null where a span has no shape. */
 function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Array | null {
-  if (spans.some((span) => span.shape.status !== 'converged')) return null;
-  const parts = spans.map(({ ends, shape }) => {
-    const line = rodLine(ends, shape);
-    const kept: number[] = [];
-    const last = line.length / 3 - 1;
-    for (let node = 0; node <= last; node += 1)
-      if (node % every === 0 || node === last)
-        kept.push(line[3 * node] ?? 0, line[3 * node + 1] ?? 0, line[3 * node + 2] ?? 0);
-    return kept;
-  });
   const [first, last] = [spans[0]?.ends.start, spans.at(-1)?.ends.end];
-  if (!first || !last) return null;
-  const behind = (point: Vector, tangent: Vector, by_m: number) => [
-    point[0] + tangent[0] * by_m,
-    point[1] + tangent[1] * by_m,
-    point[2] + tangent[2] * by_m,
-  ];
-  return new Float32Array([
-    ...behind(first.point_m, first.tangent, -hose.start.rigid_m),
-    ...parts.flat(),
-    ...behind(last.point_m, last.tangent, hose.end.rigid_m),
-  ]);
+  if (!first || !last || spans.some((span) => span.shape.status !== 'converged')) return null;
+  const line = new Float32Array(3 * (2 + spans.length * (NODES / every + 1)));
+  let to = 0;
+  const put = (x: number, y: number, z: number) => {
+    line[to] = x;
+    line[to + 1] = y;
+    line[to + 2] = z;
+    to += 3;
+  };
+  const behind = ([x, y, z]: Vector, [tx, ty, tz]: Vector, by_m: number) =>
+    put(x + tx * by_m, y + ty * by_m, z + tz * by_m);
+  behind(first.point_m, first.tangent, -hose.start.rigid_m);
+  for (const { ends, shape } of spans) {
+    const points = rodLine(ends, shape);
+    for (let at = 0; at < points.length; at += 3 * every)
+      put(points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0);
+  }
+  behind(last.point_m, last.tangent, hose.end.rigid_m);
+  return line;
 }
 
-function sweepOf(scene: Scene, poses: readonly ScenePose[]): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
-  const lines = poses.flatMap((pose) => lineOf(scene, pose, THINNED) ?? []);
+/** While something is dragged, every second pose each way is enough for the eye. */
+function sweepOf(
+  scene: Scene,
+  poses: readonly ScenePose[],
+  columns: number,
+  all: boolean,
+): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
+  const lines = poses.flatMap((pose, index) => {
+    const isShown = all || ((index % columns) % 2 === 0 && Math.floor(index / columns) % 2 === 0);
+    return isShown ? (lineOf(scene, pose, THINNED) ?? []) : [];
+  });
   const size = lines[0]?.length ?? 0;
   const sweep = new Float32Array(size * lines.length);
   for (const [index, line] of lines.entries()) sweep.set(line, index * size);
