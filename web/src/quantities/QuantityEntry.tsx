@@ -16,9 +16,14 @@ interface QuantityEntryProps {
 export function QuantityEntry({ label, kind, value_SI, onValue, mayBeEmpty = false }: QuantityEntryProps) {
   const { units } = useWriter();
   const shown = value_SI === null ? '' : editableText(value_SI, units[kind]);
-  const [state, setState] = useState({ text: shown, value_SI });
-  // Undone, or changed from elsewhere: the field follows.
-  if (state.value_SI !== value_SI) setState({ text: shown, value_SI });
+  const [state, setState] = useState({ text: shown, value_SI, seen_SI: value_SI });
+  // Undone, or changed from elsewhere: the field follows. A value that lags behind the typing is nothing new.
+  if (state.seen_SI !== value_SI)
+    setState(
+      state.value_SI === value_SI
+        ? { ...state, seen_SI: value_SI }
+        : { text: shown, value_SI, seen_SI: value_SI },
+    );
   return (
     <QuantityField
       label={label}
@@ -26,9 +31,9 @@ export function QuantityEntry({ label, kind, value_SI, onValue, mayBeEmpty = fal
       text={state.text}
       onText={(text) => {
         const { quantity } = readQuantity(text, kind);
-        const next = quantity ? quantity.value_SI : text.trim() === '' && mayBeEmpty ? null : value_SI;
-        setState({ text, value_SI: next });
-        if (next !== value_SI) onValue(next);
+        const next = quantity ? quantity.value_SI : text.trim() === '' && mayBeEmpty ? null : state.value_SI;
+        setState({ ...state, text, value_SI: next });
+        if (next !== state.value_SI) onValue(next);
       }}
       error={state.text.trim() === '' && !mayBeEmpty ? 'This length is needed: type it with its unit.' : null}
     />

@@ -16,6 +16,7 @@ import { Working } from '../../quantities/Working.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { HoseDrawing } from './HoseDrawing.tsx';
 import { datumsFor, inDatum, orderOf } from './measureView.ts';
+import { afterRecorded, asSent, EMPTY_READING } from './readingDraft.ts';
 
 const Beside = styled.div`
   display: grid;
@@ -23,8 +24,6 @@ const Beside = styled.div`
   gap: 12px;
   align-items: start;
 `;
-
-const EMPTY = { text: '', travel: '0 mm', aid: 'tube' as Aid, datum: 0, id: '' };
 
 interface ReadingEntryProps {
   readonly hose: JobHose;
@@ -35,14 +34,9 @@ interface ReadingEntryProps {
 export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   const detail = useJob();
   const write = useWriter();
-  const [draft, setDraft] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY);
-  // Whoever is quick has typed the next reading already: only what was recorded is cleared.
+  const [draft, setDraft] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY_READING);
   const take = useJobAction('takeReading', detail.job.id, ({ body }) =>
-    setDraft((current) => ({
-      ...current,
-      id: '',
-      text: current.text.trim() === body?.typed ? '' : current.text,
-    })),
+    setDraft((current) => afterRecorded(current, body?.typed)),
   );
   const finished = detail.job.status === 'finished';
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
@@ -94,13 +88,12 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
 
   const send = () => {
     if (!ready || reading === null || !converted?.ok) return;
-    // The id is kept with the draft, so that trying again after a lost reply does not make two readings.
-    const id = draft.id === '' ? newId() : draft.id;
-    setDraft({ ...draft, id });
+    const sent = asSent(draft, reading.typed, newId);
+    setDraft(sent);
     take.mutate({
       params: { jobId: detail.job.id },
       body: {
-        id,
+        id: sent.id,
         hoseId: hose.hoseId,
         pose,
         length_m: converted.value.length_m,

@@ -34,9 +34,10 @@ export function CoordinateField({ label, kind, value, onValue }: CoordinateField
   const shown = String(
     Number((kind === 'length' ? fromSI(value, units.length) : value).toFixed(kind === 'length' ? 2 : 4)),
   );
-  const [state, setState] = useState({ text: shown, value });
-  // Dragged, undone, or changed from elsewhere: the field follows.
-  if (state.value !== value) setState({ text: shown, value });
+  const [state, setState] = useState({ text: shown, value, seen: value });
+  // Dragged, undone, or changed from elsewhere: the field follows. A value that lags behind the typing is nothing new.
+  if (state.seen !== value)
+    setState(state.value === value ? { ...state, seen: value } : { text: shown, value, seen: value });
   const read = (text: string): number | null => {
     if (kind === 'number') {
       const number = Number(text.trim().replace('−', '-'));
@@ -61,8 +62,8 @@ export function CoordinateField({ label, kind, value, onValue }: CoordinateField
         const text = event.target.value;
         const next = read(text);
         const isRight = next !== null && Math.abs(next) <= FARTHEST;
-        setState({ text, value: isRight ? next : value });
-        if (isRight && next !== value) onValue(next);
+        setState({ ...state, text, value: isRight ? next : state.value });
+        if (isRight && next !== state.value) onValue(next);
       }}
     />
   );

@@ -38,7 +38,7 @@ export function HoseRoute({ vehicleId, hoseId, order_m, children }: HoseRoutePro
     );
   return (
     <>
-      <Sheet style={{ minHeight: 130 }}>
+      <Sheet style={{ minHeight: 184 }}>
         <SheetTitle>By the route</SheetTitle>
         {data ? (
           <Fine>
@@ -75,7 +75,7 @@ function RouteWindow({ corner, hoseId, order_m, link, children }: RouteWindowPro
   const off_m = window && order_m !== null ? disagreement_m(window, order_m) : 0;
   return (
     <>
-      <Sheet style={{ minHeight: 130 }}>
+      <Sheet style={{ minHeight: 184 }}>
         <SheetTitle>By the route</SheetTitle>
         <Spread>
           <Fine>lengths that hold in every pose</Fine>

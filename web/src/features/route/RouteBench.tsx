@@ -12,11 +12,12 @@ import { useWidth } from '../../drawing/useWidth.ts';
 import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
 import { MAP_FIGURES, withHose } from './benchState.ts';
 import type { RouteFrame } from './compute.ts';
+import { RouteComputer } from './compute.ts';
 import { handlesOf } from './handles.ts';
 import { LengthCurves } from './LengthCurves.tsx';
 import { PoseMap } from './PoseMap.tsx';
 import type { Bounds, Projection } from './projection.ts';
-import { arrange, boundsOf, projection } from './projection.ts';
+import { arrange, boundsOf, holds, projection } from './projection.ts';
 import { RouteFigures } from './RouteFigures.tsx';
 import { RouteView } from './RouteView.tsx';
 import { SceneEditor } from './SceneEditor.tsx';
@@ -38,6 +39,8 @@ const Views = styled.div<{ $columns: string }>`
 const GAP_px = 8;
 const MOST_HEIGHT_px = 480;
 const LEAST_MAP_px = 150;
+/** Kept free for what the worker answers, so that nothing jumps when it does. */
+const CURVES_px = 326;
 const ROW_MAP_px = { width: 330, height: 172 } as const;
 
 const Editor = memo(SceneEditor);
@@ -156,9 +159,9 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
             curvesAreOld={curvesAreOld}
             onLength={onLength}
           />
-          {curves ? (
-            <Sheet>
-              <SheetTitle>Against the length of the hose</SheetTitle>
+          <Sheet style={{ minHeight: CURVES_px }}>
+            <SheetTitle>Against the length of the hose</SheetTitle>
+            {curves ? (
               <LengthCurves
                 curves={curves}
                 length_m={hose.length_m}
@@ -166,8 +169,8 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
                 onLength={onLength}
                 onRest={onRest}
               />
-            </Sheet>
-          ) : null}
+            ) : null}
+          </Sheet>
         </Stack>
       </Columns>
       <Editor state={resting} dispatch={dispatch} line={restingLine} />
@@ -179,17 +182,28 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
 function useBounds(corner: Corner, hose: CornerHose, frame: RouteFrame | null): Bounds {
   const [kept, setKept] = useState<{ readonly frame: RouteFrame | null; readonly bounds: Bounds }>(() => ({
     frame: null,
-    bounds: around(corner, hose, null),
+    bounds: around(corner, hose, firstLines(corner, hose.id)),
   }));
-  if (frame?.settled && frame !== kept.frame) setKept({ frame, bounds: around(corner, hose, frame) });
+  if (frame?.settled && frame !== kept.frame) {
+    const bounds = around(corner, hose, [frame.sweep]);
+    // What was there before the first answer stays while it holds everything: nothing jumps when a page appears.
+    setKept({ frame, bounds: kept.frame === null && holds(kept.bounds, bounds) ? kept.bounds : bounds });
+  }
   return kept.bounds;
 }
 
-function around(corner: Corner, hose: CornerHose, frame: RouteFrame | null): Bounds {
+/** The corners of the movement, solved at once: a handful of poses takes no longer than drawing them. */
+function firstLines(corner: Corner, hoseId: string): readonly Float32Array[] {
+  const computer = new RouteComputer();
+  const scene = sceneOf(corner, hoseId);
+  return scene ? computer.corners(scene) : [];
+}
+
+function around(corner: Corner, hose: CornerHose, lines: readonly Float32Array[]): Bounds {
   const handles = handlesOf(corner.rig, hose, { across: 0, down: 0 });
   const points = handles.map(({ at_m }) => at_m);
-  const line = frame?.sweep ?? new Float32Array(0);
-  for (let at = 0; at + 2 < line.length; at += 3)
-    points.push([line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0]);
+  for (const line of lines)
+    for (let at = 0; at + 2 < line.length; at += 3)
+      points.push([line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0]);
   return boundsOf(points);
 }

@@ -12,6 +12,9 @@ import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
 import { poseText, REASON_WORDS, windowText } from './words.ts';
 
+/** Kept free for what the worker answers, so that nothing jumps when it does. */
+const FIGURES_px = 560;
+
 interface RouteFiguresProps {
   readonly corner: Corner;
   readonly hose: CornerHose;
@@ -35,7 +38,7 @@ export function RouteFigures({
   const proof = frame?.proof ?? null;
   return (
     <Stack $gap={14}>
-      <Sheet>
+      <Sheet style={{ minHeight: FIGURES_px }}>
         <QuantityEntry
           label="Length, port to port"
           kind="length"

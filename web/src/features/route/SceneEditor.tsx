@@ -1,5 +1,5 @@
 /** The corner in figures: holds of the hose, parts in the way, and how it moves. Everything a tape can read. */
-import type { CornerHose, KeepOut, RigBody, Vector } from '@zephyrcombe/core';
+import type { Corner, CornerHose, KeepOut, RigBody, RigPose, Vector } from '@zephyrcombe/core';
 import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -58,6 +58,9 @@ const Sizes = styled.div`
   align-items: end;
 `;
 
+/** Changes the corner as it is by then: a table may lag behind what is typed into it. */
+type Change = (edit: (corner: Corner) => Corner, field: string) => void;
+
 const BODY_NAMES: Readonly<Record<RigBody, string>> = {
   frame: 'frame',
   bars: 'bars and yokes',
@@ -79,7 +82,8 @@ interface SceneEditorProps {
 export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
   const { corner } = state;
   const hose = corner.hoses.find(({ id }) => id === state.hoseId);
-  const change = (next: typeof corner, field: string) => dispatch({ type: 'change', corner: next, field });
+  const change: Change = (edit, field) => dispatch({ type: 'edit', edit, field });
+  const ownHose = (now: Corner) => now.hoses.find(({ id }) => id === state.hoseId);
   if (!hose) return null;
   const bodies = BODIES_OF[corner.rig.kind];
   return (
@@ -91,23 +95,30 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
           (the steering head or the wheel’s centre serve well). The last three figures are the way the hose
           leaves.
         </Fine>
-        <Points rows={hosePoints(corner, hose)} bodies={bodies} onChange={change} />
-        <SizesOf rows={hoseSizes(corner, hose)} onChange={change} />
+        <Points corner={corner} rowsOf={pointsOfHose(state.hoseId)} bodies={bodies} onChange={change} />
+        <SizesOf corner={corner} rowsOf={sizesOfHose(state.hoseId)} onChange={change} />
         <Line style={{ marginTop: 10 }}>
           <PlainButton
             isDisabled={line === null || hose.clips.length >= 12}
-            onPress={() => change(withClip(state, hose, line), 'clip added')}
+            onPress={() =>
+              change((now) => {
+                const own = ownHose(now);
+                return own ? withClip(now, state.pose, own, line) : now;
+              }, 'clip added')
+            }
           >
             Add a clip where the hose lies
           </PlainButton>
-          {hose.clips.map((clip, index) => (
+          {hose.clips.map((clip) => (
             <TextButton
               key={clip.id}
               onPress={() =>
-                change(
-                  hosePut(corner, { ...hose, clips: hose.clips.filter((_other, at) => at !== index) }),
-                  'clip removed',
-                )
+                change((now) => {
+                  const own = ownHose(now);
+                  return own
+                    ? hosePut(now, { ...own, clips: own.clips.filter(({ id }) => id !== clip.id) })
+                    : now;
+                }, 'clip removed')
               }
             >
               take clip {clip.id} off
@@ -128,7 +139,7 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
                   <TextField
                     label="Part"
                     value={part.name}
-                    onChange={(name) => change(partPut(corner, { ...part, name }), `${part.id} name`)}
+                    onChange={(name) => change((now) => partWith(now, part.id, { name }), `${part.id} name`)}
                   />
                 </div>
                 <div style={{ flex: '0 1 150px' }}>
@@ -136,13 +147,15 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
                     label="It is"
                     value={part.nature}
                     options={NATURES.map((value) => ({ value, text: NATURE_NAMES[value] }))}
-                    onChange={(nature) => change(partPut(corner, { ...part, nature }), `${part.id} nature`)}
+                    onChange={(nature) =>
+                      change((now) => partWith(now, part.id, { nature }), `${part.id} nature`)
+                    }
                   />
                 </div>
                 <TextButton
                   onPress={() =>
                     change(
-                      { ...corner, keepOuts: corner.keepOuts.filter(({ id }) => id !== part.id) },
+                      (now) => ({ ...now, keepOuts: now.keepOuts.filter(({ id }) => id !== part.id) }),
                       'part removed',
                     )
                   }
@@ -150,8 +163,8 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
                   remove<Unseen> {part.name}</Unseen>
                 </TextButton>
               </Line>
-              <Points rows={partPoints(corner, part)} bodies={bodies} onChange={change} />
-              <SizesOf rows={partSizes(corner, part)} onChange={change} />
+              <Points corner={corner} rowsOf={pointsOfPart(part.id)} bodies={bodies} onChange={change} />
+              <SizesOf corner={corner} rowsOf={sizesOfPart(part.id)} onChange={change} />
             </Stack>
           ))}
         </Stack>
@@ -160,7 +173,7 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
             <PlainButton
               key={shape}
               isDisabled={corner.keepOuts.length >= 24}
-              onPress={() => change(withPart(state, shape, line), 'part added')}
+              onPress={() => change((now) => withPart(now, shape, line), 'part added')}
             >
               {
                 { capsule: 'Add a tube or rod', sphere: 'Add a ball', ring: 'Add a tyre', box: 'Add a box' }[
@@ -173,33 +186,46 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
       </Sheet>
       <Sheet>
         <SheetTitle>How it moves</SheetTitle>
-        <Points rows={rigPoints(corner)} bodies={bodies} onChange={change} />
-        <SizesOf rows={rigSizes(corner)} onChange={change} />
-        <CsvRow corner={corner} onCorner={(next) => change(next, `csv ${Date.now()}`)} />
+        <Points corner={corner} rowsOf={rigPoints} bodies={bodies} onChange={change} />
+        <SizesOf corner={corner} rowsOf={rigSizes} onChange={change} />
+        <CsvRow corner={corner} onCorner={(next) => change(() => next, `csv ${Date.now()}`)} />
       </Sheet>
     </Stack>
   );
 }
 
-function withClip(state: RouteState, hose: CornerHose, line: Float32Array | null): RouteState['corner'] {
+const partWith = (corner: Corner, id: string, change: Partial<KeepOut>): Corner => {
+  const part = corner.keepOuts.find((candidate) => candidate.id === id);
+  return part ? partPut(corner, { ...part, ...change }) : corner;
+};
+
+const pointsOfHose = (hoseId: string) => (corner: Corner) =>
+  corner.hoses.flatMap((hose) => (hose.id === hoseId ? hosePoints(corner, hose) : []));
+const sizesOfHose = (hoseId: string) => (corner: Corner) =>
+  corner.hoses.flatMap((hose) => (hose.id === hoseId ? hoseSizes(corner, hose) : []));
+const pointsOfPart = (partId: string) => (corner: Corner) =>
+  corner.keepOuts.flatMap((part) => (part.id === partId ? partPoints(corner, part) : []));
+const sizesOfPart = (partId: string) => (corner: Corner) =>
+  corner.keepOuts.flatMap((part) => (part.id === partId ? partSizes(corner, part) : []));
+
+function withClip(corner: Corner, pose: RigPose, hose: CornerHose, line: Float32Array | null): Corner {
   const body: RigBody = hose.start.body;
   const middle = line && middleOf(line, hose.clips.at(-1)?.at_m ?? 0, hose.length_m);
-  if (!middle) return state.corner;
-  const placement = placementOf(state.corner.rig, body, state.pose);
+  if (!middle) return corner;
+  const placement = placementOf(corner.rig, body, pose);
   const { point_m, direction } = toRest(placement, middle.point_m, middle.along);
   const taken = new Set(hose.clips.map(({ id }) => id));
   let number = 1;
   while (taken.has(String(number))) number += 1;
   const clip = { id: String(number), body, point_m, along: direction, at_m: middle.at_m };
-  return hosePut(state.corner, { ...hose, clips: [...hose.clips, clip] });
+  return hosePut(corner, { ...hose, clips: [...hose.clips, clip] });
 }
 
 function withPart(
-  state: RouteState,
+  corner: Corner,
   shape: 'capsule' | 'sphere' | 'ring' | 'box',
   line: Float32Array | null,
-): RouteState['corner'] {
-  const { corner } = state;
+): Corner {
   const middle = line && middleOf(line, 0, 1);
   const [x, y, z] = middle?.point_m ?? [0, 0, 0.5];
   const centre_m: Vector = [round(x + 0.08), round(y), round(z)];
@@ -232,15 +258,22 @@ function withPart(
 const round = (value: number) => Number(value.toFixed(3));
 
 interface PointsProps {
-  readonly rows: readonly PointRow[];
+  readonly corner: Corner;
+  readonly rowsOf: (corner: Corner) => readonly PointRow[];
   readonly bodies: readonly RigBody[];
-  readonly onChange: (corner: ReturnType<PointRow['put']>, field: string) => void;
+  readonly onChange: Change;
 }
 
 const AXES = ['x', 'y', 'z'] as const;
 
-function Points({ rows, bodies, onChange }: PointsProps) {
+function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
   const write = useWriter();
+  const rows = rowsOf(corner);
+  const edit = (key: string, change: (row: PointRow) => Corner, field: string) =>
+    onChange((now) => {
+      const row = rowsOf(now).find((candidate) => candidate.key === key);
+      return row ? change(row) : now;
+    }, `${key} ${field}`);
   const hasDirections = rows.some(({ direction }) => direction !== null);
   const replaced = (vector: Vector, axis: number, value: number): Vector => [
     axis === 0 ? value : vector[0],
@@ -281,7 +314,7 @@ function Points({ rows, bodies, onChange }: PointsProps) {
                     value={row.body}
                     bodies={bodies}
                     onChange={(body) =>
-                      onChange(row.put(row.point_m, row.direction, body), `${row.key} body`)
+                      edit(row.key, (now) => now.put(now.point_m, now.direction, body), 'body')
                     }
                   />
                 )}
@@ -293,9 +326,10 @@ function Points({ rows, bodies, onChange }: PointsProps) {
                     kind="length"
                     value={row.point_m[index] ?? 0}
                     onValue={(value) =>
-                      onChange(
-                        row.put(replaced(row.point_m, index, value), row.direction, row.body),
-                        `${row.key} ${axis}`,
+                      edit(
+                        row.key,
+                        (now) => now.put(replaced(now.point_m, index, value), now.direction, now.body),
+                        axis,
                       )
                     }
                   />
@@ -311,9 +345,15 @@ function Points({ rows, bodies, onChange }: PointsProps) {
                       kind="number"
                       value={direction[index] ?? 0}
                       onValue={(value) =>
-                        onChange(
-                          row.put(row.point_m, replaced(direction, index, value), row.body),
-                          `${row.key} toward ${axis}`,
+                        edit(
+                          row.key,
+                          (now) =>
+                            now.put(
+                              now.point_m,
+                              replaced(now.direction ?? direction, index, value),
+                              now.body,
+                            ),
+                          `toward ${axis}`,
                         )
                       }
                     />
@@ -359,11 +399,13 @@ function BodyPick({ name, value, bodies, onChange }: BodyPickProps) {
 }
 
 interface SizesOfProps {
-  readonly rows: readonly SizeRow[];
-  readonly onChange: PointsProps['onChange'];
+  readonly corner: Corner;
+  readonly rowsOf: (corner: Corner) => readonly SizeRow[];
+  readonly onChange: Change;
 }
 
-function SizesOf({ rows, onChange }: SizesOfProps) {
+function SizesOf({ corner, rowsOf, onChange }: SizesOfProps) {
+  const rows = rowsOf(corner);
   if (rows.length === 0) return null;
   return (
     <Sizes>
@@ -374,7 +416,12 @@ function SizesOf({ rows, onChange }: SizesOfProps) {
           kind={row.kind}
           value_SI={row.value}
           mayBeEmpty={row.mayBeEmpty}
-          onValue={(value) => onChange(row.put(value), row.key)}
+          onValue={(value) =>
+            onChange((now) => {
+              const own = rowsOf(now).find(({ key }) => key === row.key);
+              return own ? own.put(value) : now;
+            }, row.key)
+          }
         />
       ))}
     </Sizes>

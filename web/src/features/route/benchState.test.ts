@@ -92,3 +92,19 @@ test('a route is given to a hose of the vehicle and taken from it; two routes ar
   const two = startState({ ...fork.corner, hoses: [first, { ...first, id: 'other' }] }, null);
   expect(routeReducer(two, { type: 'assign', from: 'other', to: { id: 'front', name: 'x' } })).toBe(two);
 });
+
+// Found by the journey that types into three fields in a row: the second took the first one's figure back.
+test('edits of a table that lags behind are made on the corner as it is by then', () => {
+  const raised = routeReducer(fork, {
+    type: 'edit',
+    edit: (corner) => ({ ...corner, name: `${corner.name}, raised` }),
+    field: 'name',
+  });
+  const both = routeReducer(longer(raised, 0.01), {
+    type: 'edit',
+    edit: (corner) => ({ ...corner, name: `${corner.name} again` }),
+    field: 'name',
+  });
+  expect(both.corner.name).toBe('Fork, lever to caliper, raised again');
+  expect(lengthOf(both)).toBeCloseTo(0.72, 9);
+});

@@ -21,6 +21,8 @@ export interface RouteState {
 
 export type RouteAction =
   | { readonly type: 'change'; readonly corner: Corner; readonly field: string }
+  /** From a table that may lag behind the drawing: what it changes is looked up in the corner as it is by then. */
+  | { readonly type: 'edit'; readonly edit: (corner: Corner) => Corner; readonly field: string }
   | { readonly type: 'load'; readonly corner: Corner; readonly pattern: CornerPattern | null }
   | { readonly type: 'hose'; readonly hoseId: string }
   /** A route given to a hose of the vehicle; to none when `to` is null. */
@@ -66,6 +68,12 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
         field: action.field,
       };
     }
+    case 'edit':
+      return routeReducer(state, {
+        type: 'change',
+        corner: action.edit(state.corner),
+        field: action.field,
+      });
     case 'load':
       return {
         ...startState(action.corner, action.pattern),

@@ -123,6 +123,12 @@ export class RouteComputer {
     };
   }
 
+  /** The lines at the corners of the movement, for a first look at how much room the hose takes. */
+  corners(scene: Scene): readonly Float32Array[] {
+    if (sceneProblem(scene)) return [];
+    return solveScene(scene, gridOf(scene.rig, 3)).flatMap((pose) => lineOf(scene, pose, THINNED) ?? []);
+  }
+
   /** One pose of the last scene, from the nearest of its grid. */
   shown(pose: RigPose): ShownPose | null {
     const { scene, grid } = this;

@@ -62,6 +62,14 @@ export function boundsOf(points: Iterable<Vector>): Bounds {
   return { least_m: least, most_m: most };
 }
 
+/** Whether everything within some bounds is within others. */
+export const holds = (outer: Bounds, inner: Bounds): boolean =>
+  ([0, 1, 2] as const).every(
+    (axis) =>
+      outer.least_m[axis] <= inner.least_m[axis] + MARGIN_m / 2 &&
+      outer.most_m[axis] >= inner.most_m[axis] - MARGIN_m / 2,
+  );
+
 export interface Arrangement {
   /** All three in a row, or the top view under the side view with the fourth corner free. */
   readonly inRow: boolean;
