@@ -157,7 +157,17 @@ export type { WrenchVerdict } from './fittings/wrenchVerdict.ts';
 export { judgeWrench, WRENCH_SIZES, wrenchesFor } from './fittings/hexagon.ts';
 export { STROKE_EFFICIENCY } from './bleeding/strokes.ts';
 export type { Vector } from './geometry/vector.ts';
-export { add, distanceBetween, dot, norm, scaled, subtract, unit } from './geometry/vector.ts';
+export {
+  add,
+  anyAcross,
+  cross,
+  distanceBetween,
+  dot,
+  norm,
+  scaled,
+  subtract,
+  unit,
+} from './geometry/vector.ts';
 export type {
   ArmedStrutRig,
   ForkRig,

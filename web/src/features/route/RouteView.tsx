@@ -106,30 +106,16 @@ function Parts({ projection, rig, keepOuts, pose, named }: PartsProps) {
     const placement = placementOf(rig, body, pose);
     const { path, thick_px } = outlineOf(solid, placement, projection);
     const stroke = colour(NATURE_STROKE[nature]);
-    const dash = nature === 'hot' ? '5 3' : undefined;
     const centre = 'centre_m' in solid ? solid.centre_m : solid.a_m;
     const [x, y] = projection.at(placement.point(centre));
     const isIn = x > 0 && x < projection.width_px && y > 12 && y < projection.height_px;
     return (
       <g key={id}>
         {thick_px === null ? (
-          <path
-            d={path}
-            fill={colour('hairlineSoft')}
-            fillOpacity={0.5}
-            stroke={stroke}
-            strokeDasharray={dash}
-          />
+          <path d={path} fill={colour('hairlineSoft')} fillOpacity={0.5} stroke={stroke} />
         ) : (
           <>
-            <path
-              d={path}
-              fill="none"
-              stroke={stroke}
-              strokeWidth={thick_px + 1.6}
-              strokeLinecap="round"
-              strokeDasharray={undefined}
-            />
+            <path d={path} fill="none" stroke={stroke} strokeWidth={thick_px + 1.6} strokeLinecap="round" />
             <path
               d={path}
               fill="none"

@@ -1,6 +1,7 @@
 /** What can be taken hold of in a view: ports, clips and the ways they point, and what moving one does to the hose. */
-import type { CornerHose, Placement, Rig, RigPose, Vector } from '@zephyrcombe/core';
-import { placementOf } from '@zephyrcombe/core';
+import type { CornerHose, Rig, RigPose, Vector } from '@zephyrcombe/core';
+import { add, norm, placementOf, scaled, unit } from '@zephyrcombe/core';
+import { tidy, turnedBack } from './placing.ts';
 
 export interface Handle {
   readonly id: string;
@@ -17,26 +18,6 @@ export interface Handle {
 /** How far from its port or clip the tip of a direction stands. */
 const TIP_m = 0.06;
 
-const plus = (a: Vector, b: Vector): Vector => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const times = (a: Vector, by: number): Vector => [a[0] * by, a[1] * by, a[2] * by];
-const lengthOf = (a: Vector) => Math.sqrt(a[0] ** 2 + a[1] ** 2 + a[2] ** 2);
-const unitOf = (a: Vector): Vector => times(a, 1 / (lengthOf(a) || 1));
-/** To a tenth of a millimetre, so that what was dragged reads well in the tables. */
-const tidy = ([x, y, z]: Vector, digits = 4): Vector => [
-  Number(x.toFixed(digits)),
-  Number(y.toFixed(digits)),
-  Number(z.toFixed(digits)),
-];
-
-/** A movement seen in this pose, as one of the body in the pose in which everything is measured. */
-const atRest = ({ direction }: Placement, by: Vector): Vector => {
-  const along = (axis: Vector) => {
-    const turned = direction(axis);
-    return turned[0] * by[0] + turned[1] * by[1] + turned[2] * by[2];
-  };
-  return [along([1, 0, 0]), along([0, 1, 0]), along([0, 0, 1])];
-};
-
 export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly Handle[] {
   const pair = (
     id: string,
@@ -48,8 +29,8 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
   ): readonly Handle[] => {
     const placement = placementOf(rig, body, pose);
     const at_m = placement.point(point_m);
-    const away = unitOf(direction);
-    const tip_m = plus(at_m, times(placement.direction(away), TIP_m));
+    const away = unit(direction);
+    const tip_m = add(at_m, scaled(placement.direction(away), TIP_m));
     return [
       {
         id: `${id}.tip`,
@@ -58,8 +39,8 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
         at_m: tip_m,
         from_m: at_m,
         moved: (by_m) => {
-          const next = plus(times(away, TIP_m), atRest(placement, by_m));
-          return lengthOf(next) < 1e-4 ? hose : put(point_m, tidy(unitOf(next)));
+          const next = add(scaled(away, TIP_m), turnedBack(placement, by_m));
+          return norm(next) < 1e-4 ? hose : put(point_m, tidy(unit(next)));
         },
       },
       {
@@ -68,7 +49,7 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
         kind: 'point',
         at_m,
         from_m: null,
-        moved: (by_m) => put(tidy(plus(point_m, atRest(placement, by_m))), direction),
+        moved: (by_m) => put(tidy(add(point_m, turnedBack(placement, by_m))), direction),
       },
     ];
   };

@@ -1,35 +1,30 @@
 /** Where a new clip or part goes: on the hose as it is seen, taken back to the pose in which everything is measured. */
 import type { Placement, Vector } from '@zephyrcombe/core';
+import { distanceBetween, dot, subtract, unit } from '@zephyrcombe/core';
 
-const tidy = ([x, y, z]: Vector, digits: number): Vector => [
-  Number(x.toFixed(digits)),
-  Number(y.toFixed(digits)),
-  Number(z.toFixed(digits)),
+/** To a tenth of a millimetre, so that what was dragged or placed reads well in the tables. */
+export const tidy = ([x, y, z]: Vector): Vector => [
+  Number(x.toFixed(4)),
+  Number(y.toFixed(4)),
+  Number(z.toFixed(4)),
 ];
 
-/** What a body's placement did, undone: its turning is read off the three axes. */
-export function toRest(
-  { point, direction }: Placement,
+/** A direction seen in a pose, as one of the body in the pose in which everything is measured. */
+export const turnedBack = ({ direction }: Placement, seen: Vector): Vector => [
+  dot(direction([1, 0, 0]), seen),
+  dot(direction([0, 1, 0]), seen),
+  dot(direction([0, 0, 1]), seen),
+];
+
+/** What a body's placement did, undone for a point and a direction. */
+export const toRest = (
+  placement: Placement,
   point_m: Vector,
   along: Vector,
-): { readonly point_m: Vector; readonly direction: Vector } {
-  const axes = (
-    [
-      [1, 0, 0],
-      [0, 1, 0],
-      [0, 0, 1],
-    ] as const
-  ).map(direction);
-  const turnedBack = (vector: Vector): Vector => {
-    const [x, y, z] = axes.map((axis) => axis[0] * vector[0] + axis[1] * vector[1] + axis[2] * vector[2]);
-    return [x ?? 0, y ?? 0, z ?? 0];
-  };
-  const origin = point([0, 0, 0]);
-  return {
-    point_m: tidy(turnedBack([point_m[0] - origin[0], point_m[1] - origin[1], point_m[2] - origin[2]]), 4),
-    direction: tidy(turnedBack(along), 4),
-  };
-}
+): { readonly point_m: Vector; readonly direction: Vector } => ({
+  point_m: tidy(turnedBack(placement, subtract(point_m, placement.point([0, 0, 0])))),
+  direction: tidy(turnedBack(placement, along)),
+});
 
 /** Half way between a place along the hose and its end: point, direction and distance along it. */
 export function middleOf(
@@ -44,21 +39,14 @@ export function middleOf(
     line[3 * node + 1] ?? 0,
     line[3 * node + 2] ?? 0,
   ];
-  const distance = (a: Vector, b: Vector) =>
-    Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
   const wanted_m = (from_m + length_m) / 2;
   let along_m = 0;
   for (let node = 1; node < points - 1; node += 1) {
-    const step_m = distance(at(node - 1), at(node));
+    const step_m = distanceBetween(at(node - 1), at(node));
     along_m += step_m;
     if (along_m < wanted_m) continue;
     const [before, here, after] = [at(node - 1), at(node), at(node + 1)];
-    const span = distance(before, after) || 1;
-    return {
-      point_m: here,
-      along: [(after[0] - before[0]) / span, (after[1] - before[1]) / span, (after[2] - before[2]) / span],
-      at_m: Number(along_m.toFixed(4)),
-    };
+    return { point_m: here, along: unit(subtract(after, before)), at_m: Number(along_m.toFixed(4)) };
   }
   return null;
 }
