@@ -1,9 +1,10 @@
 /** `npm run bench`: how the computation grows with its input, as ratios. Not a test: nothing here can fail a build. */
-import type { Circuit, PoseReading, RodEnds } from '@zephyrcombe/core';
+import type { Circuit, PoseReading, RodEnds, TapeSetting } from '@zephyrcombe/core';
 import {
   distancesFromMaster,
   followScene,
   gridOf,
+  movementOf,
   orderLength,
   parseQuantity,
   PATTERN_CORNERS,
@@ -17,13 +18,29 @@ import {
 import type { Ratio } from './ratio.ts';
 import { ratioOf } from './ratio.ts';
 
-const CHECKS = { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true };
+const TAPE: TapeSetting = {
+  checks: {
+    controlsFinal: true,
+    bracketsInPlace: true,
+    leftLock: true,
+    rightLock: true,
+    fullBump: true,
+    crossedUp: true,
+  },
+  movement: movementOf('handlebar', 'forkLower'),
+  lift: null,
+  datumKnown: true,
+  slack_m: 0.0125,
+  routeShort_m: null,
+};
 const readings = (count: number): readonly PoseReading[] =>
   Array.from({ length: count }, (_none, index) => ({
     pose: index % 2 === 0 ? 'fullDroop' : 'leftLock',
     length_m: 0.7 + (index % 7) / 10_000,
     aid: 'tube',
+    uncertainty_m: null,
     remainingTravel_m: 0,
+    tightBends: null,
   }));
 
 /** A chain of junctions from the master, its hoses listed far end first: the worst order for a relaxation. */
@@ -67,8 +84,8 @@ const neighbour = solveRod({ ...CLAMPED, length_m: 0.402 });
 const ratios: Ratio[] = [
   await ratioOf(
     'order length, 40 readings against 4',
-    () => orderLength(fewReadings, CHECKS),
-    () => orderLength(manyReadings, CHECKS),
+    () => orderLength(fewReadings, TAPE),
+    () => orderLength(manyReadings, TAPE),
   ),
   await ratioOf(
     'distances from the master, 60 components against 6',

@@ -55,10 +55,13 @@ export type {
   VehicleDetail,
 } from './entities/job.ts';
 export { BleedEventSchema, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
-export type { Finding, Photo, PhotoType } from './entities/finding.ts';
+export type { Trace } from './entities/trace.ts';
+export type { Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
+export { liveReadings, movementOfHose, tapeSetting } from './measure/tape.ts';
 export {
   PHOTO_LIMIT_bytes,
   PHOTO_LIMIT_px,
+  PHOTO_SUBJECTS,
   PHOTO_TYPES,
   photoAddress,
   photoUploadAddress,

@@ -29,6 +29,7 @@ import {
 } from './entities/job.ts';
 import { PersonSchema, ShopSchema } from './entities/shop.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
+import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
@@ -48,6 +49,7 @@ const route = <const R extends Route>(definition: R): R => definition;
 const JobParams = z.strictObject({ jobId: Id });
 const VehicleParams = z.strictObject({ vehicleId: Id });
 const CircuitParams = z.strictObject({ vehicleId: Id, circuitId: Id });
+const TraceParams = z.strictObject({ jobId: Id, traceId: Id });
 const CornerParams = z.strictObject({ vehicleId: Id, cornerId: Id });
 const Corners = z.strictObject({ items: z.array(SavedCornerSchema) });
 const Overrides = z.array(OverrideSchema).max(20).default([]);
@@ -157,6 +159,7 @@ export const ROUTES = {
       poseChecks: JobHoseSchema.shape.poseChecks.partial().optional(),
       order_m: JobHoseSchema.shape.order_m.optional(),
       orderDatum: JobHoseSchema.shape.orderDatum.optional(),
+      lift: JobHoseSchema.shape.lift.optional(),
       endA: JobHoseSchema.shape.endA.optional(),
       endB: JobHoseSchema.shape.endB.optional(),
       clocking_rad: JobHoseSchema.shape.clocking_rad.optional(),
@@ -176,6 +179,7 @@ export const ROUTES = {
       washer: JobJointSchema.shape.washer.optional(),
       handTight: z.boolean().optional(),
       leakChecked: z.boolean().optional(),
+      overrides: Overrides,
     }),
     reply: JobDetailSchema,
   }),
@@ -192,8 +196,30 @@ export const ROUTES = {
       typed: true,
       datum: true,
       aid: true,
+      uncertainty_m: true,
       remainingTravel_m: true,
+      wrap: true,
+      tightBends: true,
+    }).extend({ overrides: Overrides }),
+    reply: JobDetailSchema,
+  }),
+  saveTrace: route({
+    method: 'PUT',
+    path: '/api/jobs/:jobId/traces/:traceId',
+    summary: 'Keep a line traced on a picture; a new one has no version',
+    params: TraceParams,
+    body: z.strictObject({
+      version: Version.nullable(),
+      name: TraceSchema.shape.name,
+      tracing: TracingSchema,
     }),
+    reply: JobDetailSchema,
+  }),
+  removeTrace: route({
+    method: 'DELETE',
+    path: '/api/jobs/:jobId/traces/:traceId',
+    summary: 'Take a tracing and its picture out of a job',
+    params: TraceParams,
     reply: JobDetailSchema,
   }),
   strikeReading: route({

@@ -37,10 +37,20 @@ export { judgeTorque, wrenchRange } from './joint/torque.ts';
 export type { JointMaterial } from './joint/washers.ts';
 export { JOINT_MATERIALS, judgeWasherMaterial, washersNeeded } from './joint/washers.ts';
 
-export type { OrderLength, PoseChecks, PoseReading } from './measure/orderLength.ts';
+export type { Lift, OrderLength, PoseLength, PoseReading, TapeSetting } from './measure/orderLength.ts';
 export { DEFAULT_SLACK_m, orderLength } from './measure/orderLength.ts';
 export type { Donor, DonorEnd, DonorNeed, DonorVerdict, WrongEnd } from './measure/donor.ts';
 export { judgeDonor } from './measure/donor.ts';
+export type { HoseMovement, PoseCheck, PoseChecks } from './measure/movement.ts';
+export { checksFor, movementOf, POSE_CHECKS, posesFor } from './measure/movement.ts';
+export type { TightBends, WireWrap } from './measure/wire.ts';
+export { USUAL_WIRE_m, wrapAllowance } from './measure/wire.ts';
+export { judgeUnit, LONGEST_HOSE_m, SHORTEST_HOSE_m } from './measure/unitDoubt.ts';
+export type { Point, Quad } from './trace/plane.ts';
+export type { TraceLine } from './trace/line.ts';
+export type { EvenScale, Perspective, Traced, Tracing } from './trace/trace.ts';
+export { measureTracing } from './trace/trace.ts';
+export { judgeOfferUp } from './procedure/offerUp.ts';
 export type { Aid, Pose } from './measure/pose.ts';
 export { AID_UNCERTAINTY_m, AIDS, POSES } from './measure/pose.ts';
 
@@ -82,6 +92,7 @@ export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
 export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';
+export { EXAMPLE_THREADED } from './fittings/exampleThreaded.ts';
 
 export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.ts';
 export { diameterLimits, THREAD_GENDERS, THREAD_USES } from './threads/thread.ts';
@@ -190,6 +201,8 @@ export type { DubinsPath, DubinsWord, PlanarEnd, SpaceEnd, SpacePath } from './r
 export { planarDubins, spaceArcStraightArc } from './route/dubins.ts';
 export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
 export { NODES, solveRod } from './route/rod.ts';
+export type { BendNeeded } from './route/bendNeeded.ts';
+export { bendNeeded, BENDS_ON_OFFER_deg } from './route/bendNeeded.ts';
 export type { TightestBend } from './route/measures.ts';
 export { bending, curvatures, rodLine, rodPoints, tightestBend } from './route/measures.ts';
 export { TAUT_RATIO } from './route/envelope.ts';

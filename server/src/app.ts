@@ -17,7 +17,8 @@ import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
-import { registerPhotoRoutes } from './features/findings/photo.routes.ts';
+import { traceHandlers } from './features/traces/trace.routes.ts';
+import { registerPhotoRoutes } from './features/photos/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
@@ -86,6 +87,7 @@ export async function buildApp(
         ...findingHandlers(dependencies),
         ...jobHandlers(dependencies),
         ...readingHandlers(dependencies),
+        ...traceHandlers(dependencies),
         ...torqueHandlers(dependencies),
         ...bleedingHandlers(dependencies),
       },

@@ -20,10 +20,15 @@ export type Finding = z.infer<typeof FindingSchema>;
 export const PHOTO_TYPES = ['image/jpeg', 'image/png'] as const;
 export type PhotoType = (typeof PHOTO_TYPES)[number];
 
-/** A photograph of a finding; its bytes are fetched apart. */
+/** What a photograph may belong to. */
+export const PHOTO_SUBJECTS = ['finding', 'reading', 'trace'] as const;
+export type PhotoSubject = (typeof PHOTO_SUBJECTS)[number];
+
+/** A photograph of a finding or a reading, or what was traced on; its bytes are fetched apart. */
 export const PhotoSchema = z.strictObject({
   id: Id,
-  findingId: Id,
+  subject: z.enum(PHOTO_SUBJECTS),
+  subjectId: Id,
   mediaType: z.enum(PHOTO_TYPES),
   width_px: z.int().positive(),
   height_px: z.int().positive(),
@@ -36,7 +41,11 @@ export type Photo = z.infer<typeof PhotoSchema>;
 /** Photographs are sent as they are, not as JSON; the browser makes them small first. */
 export const PHOTO_LIMIT_bytes = 4 * 1024 * 1024;
 export const PHOTO_LIMIT_px = 6000;
-export const photoUploadAddress = (jobId: string, findingId: string, photoId: string): string =>
-  `/api/jobs/${jobId}/findings/${findingId}/photos/${photoId}`;
+export const photoUploadAddress = (
+  jobId: string,
+  subject: string,
+  subjectId: string,
+  photoId: string,
+): string => `/api/jobs/${jobId}/photos/${subject}/${subjectId}/${photoId}`;
 export const photoAddress = (jobId: string, photoId: string): string =>
   `/api/jobs/${jobId}/photos/${photoId}`;

@@ -22,6 +22,7 @@ import {
   Version,
 } from './common.ts';
 import { FindingSchema, PhotoSchema } from './finding.ts';
+import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
 import {
   BoltSchema,
@@ -36,6 +37,7 @@ import {
 export const LengthDatumSchema = z.strictObject({ endA: z.enum(LENGTH_POINTS), endB: z.enum(LENGTH_POINTS) });
 
 export const FitChecksSchema = z.strictObject({
+  offeredUp: z.boolean(),
   settle: z.boolean(),
   lockToLock: z.boolean(),
   droopAndBump: z.boolean(),
@@ -64,9 +66,18 @@ export type Job = z.infer<typeof JobSchema>;
 
 export const PoseChecksSchema = z.strictObject({
   controlsFinal: z.boolean(),
+  bracketsInPlace: z.boolean(),
   leftLock: z.boolean(),
   rightLock: z.boolean(),
   fullBump: z.boolean(),
+  crossedUp: z.boolean(),
+});
+
+/** Longer springs, spacers or arms that are still to be fitted. */
+export const LiftSchema = z.strictObject({
+  height_m: z.number().positive().max(0.5),
+  /** How much lower the wheel will hang against the body; null until it is measured. */
+  droop_m: z.number().positive().max(0.5).nullable(),
 });
 
 /** One hose in the scope of a job: what was found, measured and specified. */
@@ -75,8 +86,9 @@ export const JobHoseSchema = z.strictObject({
   poseChecks: PoseChecksSchema,
   /** The length that goes on the order, between the sealing points; null until it is taken. */
   order_m: Length_m.nullable(),
-  /** What the maker counts from. */
-  orderDatum: LengthDatumSchema,
+  /** What the maker counts from; null until somebody asked. */
+  orderDatum: LengthDatumSchema.nullable(),
+  lift: LiftSchema.nullable(),
   endA: EndGeometrySchema,
   endB: EndGeometrySchema,
   clocking_rad: Angle_rad.nullable(),
@@ -96,6 +108,20 @@ export const JobJointSchema = z.strictObject({
 });
 export type JobJoint = z.infer<typeof JobJointSchema>;
 
+const Turns = z.number().min(0).max(3);
+const Shank_m = z.number().positive().max(0.03);
+export const WireWrapSchema = z.strictObject({
+  turnsA: Turns,
+  turnsB: Turns,
+  boltA_m: Shank_m,
+  boltB_m: Shank_m,
+  wire_m: z.number().positive().max(0.01),
+});
+export const TightBendsSchema = z.strictObject({
+  quarters: z.int().min(0).max(20),
+  radius_m: z.number().min(0).max(0.5),
+});
+
 export const ReadingSchema = z.strictObject({
   id: Id,
   hoseId: Id,
@@ -104,7 +130,13 @@ export const ReadingSchema = z.strictObject({
   typed: Typed,
   datum: LengthDatumSchema,
   aid: z.enum(AIDS),
+  /** As entered; null takes what is usual for the aid. */
+  uncertainty_m: z.number().positive().max(0.1).nullable(),
   remainingTravel_m: z.number().min(0).max(1),
+  /** Wire hooked round the bolts in the eyes' stead: off the length already. */
+  wrap: WireWrapSchema.nullable(),
+  /** Bends of wire that a hose cannot make; null where nobody counted, and for tube and string. */
+  tightBends: TightBendsSchema.nullable(),
   takenBy: Name,
   takenAt: Instant,
   struckBecause: Note.nullable(),
@@ -177,6 +209,9 @@ export const LOG_KINDS = [
   'readingTaken',
   'readingStruck',
   'poseChecked',
+  'liftEntered',
+  'traceSaved',
+  'traceRemoved',
   'lengthTaken',
   'specified',
   'handTight',
@@ -231,6 +266,7 @@ export const JobDetailSchema = z.strictObject({
   wrenches: z.array(WrenchSchema),
   findings: z.array(FindingSchema),
   photos: z.array(PhotoSchema),
+  traces: z.array(TraceSchema),
   /** The circuit as it was found, when the job chose another layout for it. */
   circuitBefore: HydraulicsSchema.nullable(),
 });

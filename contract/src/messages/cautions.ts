@@ -1,5 +1,6 @@
 /** What each caution says, and the way out, in words a colleague would use. */
 import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
+import { UNITS } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
 import { listOf, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
@@ -30,20 +31,40 @@ const SENTENCES: Sentences = {
     title: `Read with ${write.length(evidence.remainingTravel_m)} of travel left`,
     advice: 'The travel has been added. Better: lift the wheel clear and measure again at full droop.',
   }),
-  M02: () => ({
-    title: 'Lever and bars not confirmed',
+  M02: ({ open }) => ({
+    title:
+      open.length === 2
+        ? 'Controls and brackets not confirmed'
+        : open[0] === 'controls'
+          ? 'Lever and bars not confirmed'
+          : 'Brackets not confirmed',
+    advice: open.includes('controls')
+      ? 'The port moves when the lever does, 10 to 20 mm. Set them where the rider wants them, then measure.'
+      : 'Put every bracket and clip the hose will hang on where it will be, then measure.',
+  }),
+  M03: (evidence, write) => ({
+    title: 'Nobody said which points this length joins',
+    advice: `${write.length(evidence.length_m)} joins the two sealing points. A supplier that counts from behind the necks or from the ferrules would make the hose wrong by its fittings, about 25 mm at each end. Ask, and say it at “The maker counts from”.`,
+  }),
+  M04: ({ number, unit, couldBe }, write) => ({
+    title:
+      unit === null ? `${number} of what?` : `${number} ${UNITS[unit].symbol} is no length of a brake hose`,
     advice:
-      'The port moves when the lever does, 10 to 20 mm. Set them where the rider wants them, then measure.',
+      couldBe.length === 0
+        ? 'No unit makes a brake hose of it. Read the tape again.'
+        : `Say the unit: ${couldBe.map((one) => `${number} ${UNITS[one.unit].symbol} is ${write.length(one.length_m)}`).join(', ')}.`,
   }),
   M05: (evidence, write) => ({
     title: evidence.loop
       ? `At full bump the loop finds the ${lower(evidence.loop.part)}`
-      : 'Full bump not looked at',
+      : evidence.spare_m === null
+        ? 'Full bump not looked at'
+        : `${write.length(evidence.spare_m)} of hose to spare at full bump`,
     advice: evidence.loop
       ? `${gapWords(evidence.loop.gap_m, write)} With the suspension pressed in the spare length forms a loop there: shorten the hose, turn an end, or guide the loop.`
       : evidence.spare_m === null
         ? 'At full bump the spare length has to go somewhere. Compress the suspension and see where the loop lies.'
-        : `At full bump ${write.length(evidence.spare_m)} of hose is spare. See that the loop stays clear of tyre, spokes and exhaust.`,
+        : `It forms a loop there. See that the loop stays clear of tyre, spokes and exhaust.`,
   }),
   M06: (evidence) => ({
     title:
@@ -52,13 +73,30 @@ const SENTENCES: Sentences = {
         : `${evidence.missing[0] === 'leftLock' ? 'Left' : 'Right'} lock not checked`,
     advice: 'A hose that is easy at one lock can pull or pinch at the other. Turn the bars fully both ways.',
   }),
+  M07: () => ({
+    title: 'Axle not crossed up',
+    advice:
+      'A solid axle hangs lower on one side when the other is pushed up. Cross it up and measure there as well, not only at level droop.',
+  }),
+  M08: ({ bends, least_m, added_m }, write) => ({
+    title:
+      bends === null
+        ? 'Read with wire, its bends not counted'
+        : `Wire took ${eyesWord(bends, 'bend', 'bends')} tighter than a hose can`,
+    advice:
+      bends === null
+        ? `Wire turns tighter than hose and reads short. Count its quarter bends under ${write.length(least_m)}, or use a tube.`
+        : `${write.length(added_m)} were added for going round at ${write.length(least_m)}, an estimate. A tube of the hose’s size would show it.`,
+  }),
   M09: (evidence, write) => ({
     title:
       evidence.readings < 2 ? 'One reading only' : `Readings differ by ${write.length(evidence.spread_m)}`,
     advice:
       evidence.readings < 2
         ? `Take a second reading at ${POSE_NAMES[evidence.pose].toLowerCase()}: a slipped mark shows only against another.`
-        : 'One of the marks slipped. Measure once more and strike the one that is off.',
+        : evidence.odd_m === null
+          ? 'One of the marks slipped. Measure once more and strike the one that is off.'
+          : `The others agree without ${write.length(evidence.odd_m)}: its mark slipped. Strike it out.`,
   }),
   M10: (evidence, write) => ({
     title: `Bend of ${write.length(evidence.radius_m)}, under the ${write.length(evidence.least_m)} this hose stands`,
@@ -78,9 +116,19 @@ const SENTENCES: Sentences = {
     advice:
       'Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.',
   }),
+  M14: () => ({
+    title: 'New hoses not held against the route',
+    advice:
+      'Lay each new hose along its measured route before anything is opened: a drained vehicle with the wrong hose goes nowhere.',
+  }),
   M15: (evidence, write) => ({
     title: `Too near the ${lower(evidence.part)}`,
     advice: `${gapWords(evidence.gap_m, write)} ${NATURE_WORDS[evidence.nature]} needs ${write.length(evidence.wanted_m)} (our default). Move a clip, turn an end or change the length.`,
+  }),
+  M17: (evidence, write) => ({
+    title: `Lifted by ${write.length(evidence.lift_m)}, droop not measured`,
+    advice:
+      'How high it stands is not how low the wheel hangs. The lift has been added; with the parts in, measure how much lower the wheel hangs and enter that.',
   }),
   M19: () => ({
     title: 'Clocking missing',

@@ -8,15 +8,28 @@ import { createWriter } from './writer.ts';
 /** One example of every caution; a new id fails to compile until it has one. */
 const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evidence'] } = {
   M01: { pose: 'fullDroop', remainingTravel_m: 0.012 },
-  M02: {},
+  M02: { open: ['controls', 'brackets'] },
+  M03: { length_m: 0.742 },
+  M04: {
+    number: 8.5,
+    unit: null,
+    couldBe: [
+      { unit: 'cm', length_m: 0.085 },
+      { unit: 'in', length_m: 0.2159 },
+    ],
+  },
   M05: { spare_m: 0.132, loop: null },
   M06: { missing: ['rightLock'] },
-  M09: { pose: 'fullDroop', readings: 2, spread_m: 0.022 },
+  M07: {},
+  M08: { bends: 2, least_m: 0.04, added_m: 0.079 },
+  M09: { pose: 'fullDroop', readings: 3, spread_m: 0.022, odd_m: 0.75 },
   M10: { radius_m: 0.031, least_m: 0.04 },
   M11: { from: 'start', to: 'yoke', moves_m: 0.12, chord_m: 0.398, free_m: 0.4 },
   M12: { clip: 'bar tie', travel_m: 0.19 },
   M13: { short_m: 0.025 },
+  M14: {},
   M15: { part: 'Exhaust pipe', nature: 'hot', gap_m: 0.018, wanted_m: 0.025 },
+  M17: { lift_m: 0.076 },
   M19: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
   M21: { certain: true, other: 'M10×1.0' },
@@ -66,6 +79,12 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'noThreadOnThisEnd', field: 'wanted.endB' },
     { code: 'shorterThanItsFittings', field: 'length_m', takeOffs_m: 0.064 },
     { code: 'noDroopReading', field: 'readings' },
+    { code: 'noReading', field: 'readings' },
+    { code: 'noScale', field: 'scale' },
+    { code: 'scaleTooShort', field: 'scale' },
+    { code: 'cornersCrossed', field: 'scale.corners' },
+    { code: 'tooFewPoints', field: 'points' },
+    { code: 'beyondHorizon', field: 'points' },
     { code: 'rangeUpsideDown', field: 'minimum_Nm' },
     { code: 'torqueImplausible', field: 'reading_Nm', reading_Nm: 300, maximum_Nm: 21 },
     { code: 'noFluidPath', field: 'Sidecar caliper' },
@@ -101,7 +120,7 @@ test('the way out of a caution follows its evidence', () => {
   const title = (caution: Caution) => cautionText(caution, write).title;
   expect(title({ id: 'M06', evidence: { missing: ['leftLock', 'rightLock'] } })).toBe('Neither lock checked');
   expect(title({ id: 'M06', evidence: { missing: ['leftLock'] } })).toBe('Left lock not checked');
-  expect(title({ id: 'M09', evidence: { pose: 'fullDroop', readings: 1, spread_m: 0 } })).toBe(
+  expect(title({ id: 'M09', evidence: { pose: 'fullDroop', readings: 1, spread_m: 0, odd_m: null } })).toBe(
     'One reading only',
   );
   expect(title({ id: 'M30', evidence: { bottomGap_m: 0.0005 } })).toBe(

@@ -44,6 +44,18 @@ export function problemText(problem: Problem, write: Writer): string {
       return `The fitting at ${nameOf(problem.field)} has no thread of its own: count from the centre of its eye.`;
     case 'shorterThanItsFittings':
       return `The two fittings alone take ${write.length(problem.takeOffs_m)}. Check the length and its unit.`;
+    case 'noScale':
+      return 'Set the scale first: two points whose distance you know, or the corners of a known rectangle.';
+    case 'scaleTooShort':
+      return 'The two points of the scale lie too near each other. Choose a longer known distance.';
+    case 'cornersCrossed':
+      return 'The four corners have to go round the rectangle, one after the other. Move the one that crosses.';
+    case 'tooFewPoints':
+      return 'Set at least two points along the line.';
+    case 'beyondHorizon':
+      return 'A point lies beyond the plane of the rectangle. Move it nearer, or set the corners anew.';
+    case 'noReading':
+      return 'No reading yet: lay the tube along the route and read it twice.';
     case 'noDroopReading':
       return 'Nothing is ordered without a reading at full droop. Lift the wheel clear and take one.';
     case 'rangeUpsideDown':

@@ -6,6 +6,7 @@ export type Problem =
   | { readonly code: 'noThreadOnThisEnd'; readonly field: string }
   | { readonly code: 'shorterThanItsFittings'; readonly field: string; readonly takeOffs_m: number }
   | { readonly code: 'noDroopReading'; readonly field: string }
+  | { readonly code: 'noReading'; readonly field: string }
   | { readonly code: 'rangeUpsideDown'; readonly field: string }
   | {
       readonly code: 'torqueImplausible';
@@ -22,7 +23,12 @@ export type Problem =
   | { readonly code: 'beyondTable'; readonly field: string }
   | { readonly code: 'madeInFuture'; readonly field: string }
   | { readonly code: 'noDirection'; readonly field: string }
-  | { readonly code: 'clipsOutOfOrder'; readonly field: string };
+  | { readonly code: 'clipsOutOfOrder'; readonly field: string }
+  | { readonly code: 'noScale'; readonly field: string }
+  | { readonly code: 'scaleTooShort'; readonly field: string }
+  | { readonly code: 'cornersCrossed'; readonly field: string }
+  | { readonly code: 'tooFewPoints'; readonly field: string }
+  | { readonly code: 'beyondHorizon'; readonly field: string };
 
 export type ProblemCode = Problem['code'];
 

@@ -1,5 +1,12 @@
 /** The poses of a vehicle that decide a hose's length. */
-export const POSES = ['fullDroop', 'straightAhead', 'leftLock', 'rightLock', 'fullBump'] as const;
+export const POSES = [
+  'fullDroop',
+  'straightAhead',
+  'leftLock',
+  'rightLock',
+  'fullBump',
+  'crossedUp',
+] as const;
 export type Pose = (typeof POSES)[number];
 
 /** What a technician lays along the route in the hose's stead. */

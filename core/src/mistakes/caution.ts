@@ -5,6 +5,7 @@
 import type { Condition } from '../condition/condition.ts';
 import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
 import type { Seat } from '../fittings/seatForm.ts';
+import type { UnitId } from '../units/unitId.ts';
 import type { Pose } from '../measure/pose.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Nature } from '../route/scene.ts';
@@ -12,14 +13,31 @@ import type { Nature } from '../route/scene.ts';
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
   M01: { readonly pose: Pose; readonly remainingTravel_m: number };
-  M02: Record<never, never>;
+  M02: { readonly open: readonly ('controls' | 'brackets')[] };
+  /** Between the sealing points; nobody said which points the supplier joins. */
+  M03: { readonly length_m: number };
+  /** `unit` is null where none was typed. */
+  M04: {
+    readonly number: number;
+    readonly unit: UnitId | null;
+    readonly couldBe: readonly { readonly unit: UnitId; readonly length_m: number }[];
+  };
   M05: {
     readonly spare_m: number | null;
     /** Where the route was solved: what the loop comes too near to. */
     readonly loop: { readonly part: string; readonly gap_m: number } | null;
   };
   M06: { readonly missing: readonly ('leftLock' | 'rightLock')[] };
-  M09: { readonly pose: Pose; readonly readings: number; readonly spread_m: number };
+  M07: Record<never, never>;
+  /** `bends` is null where nobody counted them. */
+  M08: { readonly bends: number | null; readonly least_m: number; readonly added_m: number };
+  M09: {
+    readonly pose: Pose;
+    readonly readings: number;
+    readonly spread_m: number;
+    /** The one that stands apart from the others, where one does. */
+    readonly odd_m: number | null;
+  };
   M10: { readonly radius_m: number; readonly least_m: number };
   M11: {
     readonly from: string;
@@ -30,12 +48,14 @@ export interface CautionEvidence {
   };
   M12: { readonly clip: string; readonly travel_m: number };
   M13: { readonly short_m: number };
+  M14: Record<never, never>;
   M15: {
     readonly part: string;
     readonly nature: Nature;
     readonly gap_m: number;
     readonly wanted_m: number;
   };
+  M17: { readonly lift_m: number };
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
   M21: { readonly certain: boolean; readonly other: string };

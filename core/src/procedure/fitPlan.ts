@@ -1,5 +1,5 @@
 /**
- * The order in which a hose job is put together: everything hand tight in an order its ends allow, settled and
+ * The order in which a hose job is put together: the new hoses offered up, everything hand tight in an order its ends allow, settled and
  * checked, and only then fresh washers and torque, joint by joint.
  */
 import type { SealKind } from '../joint/sealKind.ts';
@@ -18,6 +18,7 @@ export interface PlanHose {
 }
 
 export type FitStep =
+  | { readonly kind: 'offeredUp' }
   | { readonly kind: 'handTight'; readonly jointId: string; readonly because: 'cannotSwivel' | 'floats' }
   | { readonly kind: 'settle' }
   | { readonly kind: 'lockToLock' }
@@ -44,6 +45,7 @@ export function fitPlan(
     ...joints.filter((joint) => joint.seal !== 'screwed'),
   ];
   const steps: readonly FitStep[] = [
+    { kind: 'offeredUp' },
     ...ordered.map((joint): FitStep => ({
       kind: 'handTight',
       jointId: joint.id,

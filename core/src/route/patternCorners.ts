@@ -1,4 +1,5 @@
 /** Corners to start from and to try things out on, one for each rig. Invented geometry, no vehicle's. */
+import { USUAL_LEAST_RADIUS_m } from '../measure/wire.ts';
 import type { Corner } from './corner.ts';
 import type { KeepOut, SceneEnd } from './scene.ts';
 import type { Body } from './rig.ts';
@@ -23,7 +24,7 @@ const part = (id: string, name: string, body: Body, nature: KeepOut['nature'], s
   gap_m: null,
 });
 /** Braided hose of the usual size; the least radius is the hose maker's, here an example. */
-const BRAIDED = { outside_m: 0.0075, leastRadius_m: 0.04 } as const;
+const BRAIDED = { outside_m: 0.0075, leastRadius_m: USUAL_LEAST_RADIUS_m } as const;
 
 export const CORNER_PATTERNS = ['fork', 'swingArm', 'strut', 'liveAxle', 'trikeFront'] as const;
 export type CornerPattern = (typeof CORNER_PATTERNS)[number];

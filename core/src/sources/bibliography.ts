@@ -25,6 +25,29 @@ export const SOURCES = {
     'estimate',
     'Our estimate of how well a tube, wire or string repeats; the shop may change it',
   ),
+  wireWrap: source('derivation', 'Length of the axis of a wire round a round shank'),
+  wireBends: source(
+    'estimate',
+    'Our estimate: the hose takes the bend on the outside, about the same centre as the wire, with at least 40 mm',
+  ),
+  bendDirection: source('derivation', 'Angle between two directions, by their scalar product'),
+  tracedLine: source(
+    'textbook',
+    'P. S. Heckbert, Fundamentals of Texture Mapping and Image Warping, 1989 (plane from four corners); Yuksel, Schaefer and Keyser 2009 (smooth line)',
+  ),
+  tracedUncertainty: source(
+    'estimate',
+    'First-order propagation; our estimate of 1.5 pixels for a set point and 0.5 mm for the known size',
+  ),
+  hoseBand: source('estimate', 'Our estimate: flexible brake hoses are between 80 mm and 4 m long'),
+  liftRule: source(
+    'commonPractice',
+    'A lift of the suspension lengthens the hose by as much, until the droop is measured; common practice, no published source',
+  ),
+  offerUp: source(
+    'commonPractice',
+    'The new hose is laid along the route before the old one is opened, common practice, no published source',
+  ),
   elasticRod: source(
     'textbook',
     'A. E. H. Love, A Treatise on the Mathematical Theory of Elasticity',

@@ -8,6 +8,7 @@ import { migrate } from './migrations.ts';
 import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
+import * as tape from './migrations/0004-tape.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -130,15 +131,22 @@ describe('the job log', () => {
 describe('migrations', () => {
   test('run once, and go back and forth', async () => {
     const database = openDatabase(await createDatabase());
-    expect(await migrate(database.sequelize)).toEqual(['0001-first-light', '0002-look-over', '0003-measure']);
+    expect(await migrate(database.sequelize)).toEqual([
+      '0001-first-light',
+      '0002-look-over',
+      '0003-measure',
+      '0004-tape',
+    ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await tape.down(queries);
     await measure.down(queries);
     await lookOver.down(queries);
     await firstLight.down(queries);
     await firstLight.up(queries);
     await lookOver.up(queries);
     await measure.up(queries);
+    await tape.up(queries);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
     await database.close();
@@ -232,7 +240,7 @@ describe('migrations', () => {
         jobId: 'job',
         hoseId: hoseId ?? '',
         finding: finding ?? '',
-        poseChecks: '{}',
+        poseChecks: hoseId === 'chafed-hose' ? '{"controlsFinal":true}' : '{}',
         orderDatum: '{}',
         endA: '{}',
         endB: '{}',
@@ -241,10 +249,39 @@ describe('migrations', () => {
       });
 
     await lookOver.up(queries);
+    await sequelize.query('UPDATE finding SET id = "chafed"');
     const [findings] = await sequelize.query('SELECT subjectId, `condition`, foundBy FROM finding');
     expect(findings).toEqual([{ subjectId: 'chafed-hose', condition: 'chafed', foundBy: 'Brannoc Hale' }]);
     const [hoses] = await sequelize.query('SELECT kind, estimated FROM hose WHERE id = "chafed-hose"');
     expect(hoses).toEqual([{ kind: 'hose', estimated: 0 }]);
+    await measure.up(queries);
+    await insert('photo', {
+      id: 'photo',
+      findingId: 'chafed',
+      mediaType: 'image/png',
+      width_px: 1,
+      height_px: 1,
+      size_bytes: 1,
+      bytes: 'x',
+      takenBy: 'Brannoc Hale',
+      takenAt: '2026-01-02 10:00:00',
+    });
+    await tape.up(queries);
+    const [photos] = await sequelize.query('SELECT jobId, subject, subjectId FROM photo');
+    expect(photos).toEqual([{ jobId: 'job', subject: 'finding', subjectId: 'chafed' }]);
+    const [checks] = await sequelize.query('SELECT hoseId, poseChecks FROM job_hose ORDER BY hoseId');
+    // One tick stood for the controls and the brackets.
+    expect(
+      (checks as { poseChecks: unknown }[]).map(({ poseChecks }) =>
+        typeof poseChecks === 'string' ? (JSON.parse(poseChecks) as unknown) : poseChecks,
+      ),
+    ).toEqual([
+      { controlsFinal: true, bracketsInPlace: true, crossedUp: false },
+      { bracketsInPlace: false, crossedUp: false },
+    ]);
+    await tape.down(queries);
+    await measure.down(queries);
+    await sequelize.query('DELETE FROM photo');
     await lookOver.down(queries);
     const [back] = await sequelize.query('SELECT hoseId, finding FROM job_hose ORDER BY hoseId');
     expect(back).toEqual([

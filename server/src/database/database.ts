@@ -3,13 +3,15 @@ import type { Transaction } from 'sequelize';
 import { Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
 import type { DatabaseConfig } from '../config.ts';
 import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
-import { defineFinding, definePhoto } from '../features/findings/finding.model.ts';
+import { defineFinding } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineCorner } from '../features/corners/corner.model.ts';
 import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
+import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineWrench } from '../features/shop/shop.model.ts';
 import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
+import { defineTrace } from '../features/traces/trace.model.ts';
 import {
   defineCircuit,
   defineComponent,
@@ -49,6 +51,7 @@ function defineModels(sequelize: Sequelize) {
     FluidService: defineFluidService(sequelize),
     Finding: defineFinding(sequelize),
     Photo: definePhoto(sequelize),
+    Trace: defineTrace(sequelize),
   };
 }
 

@@ -6,8 +6,15 @@ import { newJobHose, newJobJoint, NOT_FITTED } from '../features/jobs/newJob.ts'
 import type { SeedContext } from './context.ts';
 import { demoId } from './identity.ts';
 
-const CHECKED = { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true };
-const FITTED = { settle: true, lockToLock: true, droopAndBump: true };
+const CHECKED = {
+  controlsFinal: true,
+  bracketsInPlace: true,
+  leftLock: true,
+  rightLock: true,
+  fullBump: true,
+  crossedUp: true,
+};
+const FITTED = { offeredUp: true, settle: true, lockToLock: true, droopAndBump: true };
 
 interface JobPlan {
   readonly key: string;
@@ -110,7 +117,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     await models.JobHose.create(
       {
         ...newJobHose(jobId, hose, position),
-        ...(marks ? { poseChecks: CHECKED } : {}),
+        ...(marks ? { poseChecks: CHECKED, orderDatum: sealingDatum(hose.endA, hose.endB) } : {}),
         order_m,
         specified: marks !== undefined,
       },
@@ -139,7 +146,10 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
         typed: `${mark} mm`,
         datum: sealingDatum(hose.endA, hose.endB),
         aid: 'tube' as const,
+        uncertainty_m: null,
         remainingTravel_m: 0,
+        wrap: null,
+        tightBends: null,
       };
       const takenAt = instantAgo(plan.openedDaysAgo, 10 + index);
       await models.Reading.create(

@@ -8,6 +8,8 @@ export type JobActionName = Extract<
   | 'editJobJoint'
   | 'takeReading'
   | 'strikeReading'
+  | 'saveTrace'
+  | 'removeTrace'
   | 'recordTorque'
   | 'addBleedEvent'
   | 'undoBleedEvent'

@@ -194,6 +194,16 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/donor/DonorPage.tsx')).DonorPage }),
       },
       {
+        path: 'bench/datums',
+        handle: BENCH,
+        lazy: async () => ({ Component: (await import('../features/datums/DatumsPage.tsx')).DatumsPage }),
+      },
+      {
+        path: 'bench/bend',
+        handle: BENCH,
+        lazy: async () => ({ Component: (await import('../features/bend/BendPage.tsx')).BendPage }),
+      },
+      {
         path: 'bench/hexagons',
         handle: BENCH,
         lazy: async () => ({

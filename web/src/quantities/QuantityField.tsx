@@ -24,10 +24,11 @@ export function readQuantity(
   text: string,
   kind: QuantityKind,
   allowZero = false,
+  allowNegative = false,
 ): { readonly quantity: TypedQuantity | null; readonly error: string | null } {
   const parsed = parseQuantity(text, kind);
   if (!parsed.ok) return { quantity: null, error: parseFailureText(parsed, kind) };
-  if (kind !== 'temperature' && (parsed.value < 0 || (parsed.value === 0 && !allowZero))) {
+  if (kind !== 'temperature' && !allowNegative && (parsed.value < 0 || (parsed.value === 0 && !allowZero))) {
     return { quantity: null, error: `Must be more than nothing: ${text.trim()} is not. Check the sign.` };
   }
   return { quantity: { value_SI: parsed.value_SI, typed: text.trim() }, error: null };
@@ -45,6 +46,8 @@ interface QuantityFieldProps {
   readonly onEnter?: () => void;
   readonly big?: boolean;
   readonly allowZero?: boolean;
+  /** A direction may go backwards. */
+  readonly allowNegative?: boolean;
 }
 
 const BigEntry = styled(Entry)<{ $big: boolean }>`
@@ -82,11 +85,12 @@ export function QuantityField({
   onEnter,
   big,
   allowZero,
+  allowNegative,
 }: QuantityFieldProps) {
   const write = useWriter();
   const [left, setLeft] = useState(false);
   const parsed = parseQuantity(text, kind);
-  const own = readQuantity(text, kind, allowZero).error;
+  const own = readQuantity(text, kind, allowZero, allowNegative).error;
   const unitMissing = !parsed.ok && parsed.reason === 'unitMissing';
   // An empty field is not wrong yet, and a unit is still being typed until the field is left.
   const shown =

@@ -5,7 +5,7 @@ import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
-import { readPicture } from './photo.routes.ts';
+import { readPicture } from '../photos/photo.routes.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -53,7 +53,7 @@ const record = (body: object) => server.ask('POST', `/api/jobs/${JOB}/findings`,
 const upload = async (findingId: string, bytes: Buffer, type = 'image/png', photoId = randomUUID()) =>
   server.app.inject({
     method: 'PUT',
-    url: photoUploadAddress(JOB, findingId, photoId),
+    url: photoUploadAddress(JOB, 'finding', findingId, photoId),
     payload: bytes,
     headers: { 'content-type': type, cookie: await server.signInAs('brannoc') },
   });
@@ -105,7 +105,7 @@ describe('photographs', () => {
     const bytes = png(40, 30);
     // What it calls itself does not count.
     const reply = await upload(body.id, bytes, 'image/heic');
-    const photo = reply.json<JobDetail>().photos.find((one) => one.findingId === body.id);
+    const photo = reply.json<JobDetail>().photos.find((one) => one.subjectId === body.id);
     expect(photo).toMatchObject({
       mediaType: 'image/png',
       width_px: 40,

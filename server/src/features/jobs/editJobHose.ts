@@ -1,6 +1,6 @@
 /** Changes to one hose of a job: what was checked, taken as its length, and specified. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { createWriter, problemText } from '@zephyrcombe/contract';
+import { createWriter, liveReadings, problemText, tapeSetting } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import {
   boltEngagement,
@@ -36,10 +36,7 @@ export async function editJobHose(
   const next = { ...current, ...definedOnly(changes) };
 
   if (typeof changes.order_m === 'number') {
-    const readings = detail.readings.filter(
-      (reading) => reading.hoseId === hoseId && reading.struckBecause === null,
-    );
-    const result = orderLength(readings, next.poseChecks, detail.shop.slack_m);
+    const result = orderLength(liveReadings(detail, hoseId), tapeSetting(detail, next));
     if (!result.ok)
       throw new AppProblem('no-answer', { detail: problemText(result.problem, createWriter(person.units)) });
     if (changes.order_m < result.value.order_m - TAKEN_TOLERANCE_m) {
@@ -62,6 +59,7 @@ export async function editJobHose(
       overrides,
     });
   }
+  if (changes.lift !== undefined) await log('liftEntered', { hoseId, lift: changes.lift });
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
 
   await models.JobHose.update(

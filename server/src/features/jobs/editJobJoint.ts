@@ -1,16 +1,17 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
+import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireVersion } from './jobAction.ts';
+import { requireStopsAnswered, requireVersion } from './jobAction.ts';
 
 export async function editJobJoint(
   action: JobAction,
   jointId: string,
   body: ParsedBody<'editJobJoint'>,
 ): Promise<void> {
-  const { detail, models, transaction, log } = action;
+  const { detail, models, transaction, log, person } = action;
   const current = detail.joints.find((joint) => joint.jointId === jointId);
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
@@ -23,7 +24,10 @@ export async function editJobJoint(
       detail: 'Torque this joint first; a hand-tight joint is not leak-checked.',
     });
   }
-  const { version, ...changes } = body;
+  const { version, overrides, ...changes } = body;
+  // Whoever puts the new hose on has opened the old one.
+  if (changes.handTight === true)
+    requireStopsAnswered(judgeOfferUp(detail.job.fitChecks.offeredUp), overrides, person);
   const given = definedOnly(changes);
   await models.JobJoint.update(
     { ...given, version: version + 1 },
@@ -41,7 +45,8 @@ export async function editJobJoint(
     );
     await log('specified', { jointId, ...given });
   }
-  if (changes.handTight !== undefined) await log('handTight', { jointId, handTight: changes.handTight });
+  if (changes.handTight !== undefined)
+    await log('handTight', { jointId, handTight: changes.handTight, overrides });
   if (changes.leakChecked !== undefined)
     await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
 }

@@ -42,10 +42,19 @@ const reading = (length_m: number, over: object = {}) => ({
   typed: `${length_m * 1000} mm`,
   datum: SEALS,
   aid: 'tube',
+  uncertainty_m: null,
   remainingTravel_m: 0,
+  wrap: null,
+  tightBends: null,
   ...over,
 });
-const CHECKED = { controlsFinal: true, leftLock: true, rightLock: true, fullBump: true };
+const CHECKED = {
+  controlsFinal: true,
+  bracketsInPlace: true,
+  leftLock: true,
+  rightLock: true,
+  fullBump: true,
+};
 const hoseOf = (job: JobDetail) => {
   const [hose] = job.hoses;
   if (!hose) throw new Error('the job has no hose');
@@ -56,7 +65,11 @@ async function measured(): Promise<JobDetail> {
   let job = await newJob();
   job = await act('POST', job, '/readings', reading(0.928));
   job = await act('POST', job, '/readings', reading(0.93));
-  job = await act('PATCH', job, `/hoses/${HOSE}`, { version: hoseOf(job).version, poseChecks: CHECKED });
+  job = await act('PATCH', job, `/hoses/${HOSE}`, {
+    version: hoseOf(job).version,
+    poseChecks: CHECKED,
+    orderDatum: SEALS,
+  });
   return job;
 }
 
@@ -73,7 +86,10 @@ const torque = (job: JobDetail, jointIndex: number, over: object = {}) => ({
 });
 
 async function handTight(job: JobDetail): Promise<JobDetail> {
-  let current = job;
+  let current = await act('PATCH', job, '', {
+    version: job.job.version,
+    fitChecks: { offeredUp: true },
+  });
   for (const joint of job.joints)
     current = await act('PATCH', current, `/joints/${joint.jointId}`, {
       version: joint.version,
@@ -170,6 +186,7 @@ describe('a job from first look to service record', () => {
       'lookedOver',
       'lengthTaken',
       'specified',
+      'fitChecked',
       'handTight',
       'handTight',
       'fitChecked',
@@ -190,8 +207,11 @@ describe('measuring', () => {
     job = await act('POST', job, '/readings', reading(0.928, { remainingTravel_m: 0.012 }));
     const body = { version: hoseOf(job).version, order_m: 0.953 };
     const refused = await server.ask('PATCH', `/api/jobs/${job.job.id}/hoses/${HOSE}`, body);
-    expect(problemOf(refused).cautions?.map((caution) => caution.id)).toEqual(['M01', 'M06', 'M05']);
-    const overrides = ['M01', 'M06', 'M05'].map((caution) => ({ caution, reason: 'Lead looked at it' }));
+    expect(problemOf(refused).cautions?.map((caution) => caution.id)).toEqual(['M01', 'M03', 'M06', 'M05']);
+    const overrides = ['M01', 'M03', 'M06', 'M05'].map((caution) => ({
+      caution,
+      reason: 'Lead looked at it',
+    }));
     job = await act('PATCH', job, `/hoses/${HOSE}`, { ...body, overrides });
     expect(hoseOf(job).order_m).toBe(0.953);
     const log = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{

@@ -41,47 +41,61 @@ export async function loadJobDetail(
   const job = await models.Job.findByPk(jobId, inside);
   if (job === null) throw new AppProblem('not-found');
   const where = { jobId };
-  const [shop, vehicle, circuits, hoses, joints, readings, torques, runs, services, wrenches, findings] =
-    await Promise.all([
-      models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
-      models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
-      loadCircuits(database, { id: job.circuitId }, transaction),
-      models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
-      models.JobJoint.findAll({ where, order: BY_POSITION, ...inside }),
-      models.Reading.findAll({
-        where,
-        order: [
-          ['takenAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-        ...inside,
-      }),
-      models.TorqueRecord.findAll({
-        where,
-        order: [
-          ['at', 'ASC'],
-          ['id', 'ASC'],
-        ],
-        ...inside,
-      }),
-      models.BleedRun.findAll({ where, ...inside }),
-      listFluidServices(database, { jobId }, transaction),
-      models.Wrench.findAll({ where: { shopId: job.shopId }, order: [['maximum_Nm', 'ASC']], ...inside }),
-      models.Finding.findAll({
-        where,
-        order: [
-          ['foundAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-        ...inside,
-      }),
-    ]);
-  const photos = await models.Photo.findAll({
-    where: { findingId: findings.map((finding) => finding.id) },
-    attributes: { exclude: ['bytes'] },
-    order: [['takenAt', 'ASC']],
-    ...inside,
-  });
+  const [
+    shop,
+    vehicle,
+    circuits,
+    hoses,
+    joints,
+    readings,
+    torques,
+    runs,
+    services,
+    wrenches,
+    findings,
+    photos,
+    traces,
+  ] = await Promise.all([
+    models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
+    models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
+    loadCircuits(database, { id: job.circuitId }, transaction),
+    models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
+    models.JobJoint.findAll({ where, order: BY_POSITION, ...inside }),
+    models.Reading.findAll({
+      where,
+      order: [
+        ['takenAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      ...inside,
+    }),
+    models.TorqueRecord.findAll({
+      where,
+      order: [
+        ['at', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      ...inside,
+    }),
+    models.BleedRun.findAll({ where, ...inside }),
+    listFluidServices(database, { jobId }, transaction),
+    models.Wrench.findAll({ where: { shopId: job.shopId }, order: [['maximum_Nm', 'ASC']], ...inside }),
+    models.Finding.findAll({
+      where,
+      order: [
+        ['foundAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      ...inside,
+    }),
+    models.Photo.findAll({
+      where,
+      attributes: { exclude: ['bytes'] },
+      order: [['takenAt', 'ASC']],
+      ...inside,
+    }),
+    models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
+  ]);
   // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
   const circuit = job.circuitSigned ?? circuits[0];
   if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
@@ -114,9 +128,10 @@ export async function loadJobDetail(
       foundAt: row.foundAt.toISOString(),
     })),
     photos: photos.map((row) => {
-      const { bytes: _bytes, ...photo } = row.get({ plain: true });
+      const { bytes: _bytes, jobId: _jobId, ...photo } = row.get({ plain: true });
       return { ...photo, takenAt: row.takenAt.toISOString() };
     }),
+    traces: traces.map((row) => ofJob(row)),
     circuitBefore: job.circuitBefore,
   };
 }

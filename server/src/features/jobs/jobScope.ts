@@ -1,7 +1,6 @@
 /** Which hoses a job replaces, and the joints that go with them. */
 import { isDeepStrictEqual } from 'node:util';
 import type { Circuit } from '@zephyrcombe/contract';
-import { sealingDatum } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -125,9 +124,6 @@ export async function followCircuit(
     if (!was || !now || isDeepStrictEqual([was.endA, was.endB], [now.endA, now.endB])) continue;
     if (!isDeepStrictEqual([row.endA, row.endB], [was.endA, was.endB])) continue;
     const { endA, endB } = now;
-    await row.update(
-      { endA, endB, orderDatum: sealingDatum(endA, endB), version: row.version + 1 },
-      { transaction },
-    );
+    await row.update({ endA, endB, orderDatum: null, version: row.version + 1 }, { transaction });
   }
 }

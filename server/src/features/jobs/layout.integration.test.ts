@@ -60,7 +60,10 @@ test('a hose with readings does not vanish by another layout', async () => {
     typed: '730 mm',
     datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
     aid: 'tube',
+    uncertainty_m: null,
     remainingTravel_m: 0,
+    wrap: null,
+    tightBends: null,
   });
   const reply = await choose(job, 'tee');
   expect(problemOf(reply)).toMatchObject({ status: 409, code: 'in-use' });

@@ -1,16 +1,27 @@
 /** What a job starts with for each hose and joint in its scope. */
 import type { Hose, Joint } from '@zephyrcombe/contract';
-import { sealingDatum } from '@zephyrcombe/core';
+import type { PoseChecks } from '@zephyrcombe/core';
 
-export const NOT_FITTED = { settle: false, lockToLock: false, droopAndBump: false };
+export const NOT_FITTED = { offeredUp: false, settle: false, lockToLock: false, droopAndBump: false };
+
+const NOTHING_CHECKED: PoseChecks = {
+  controlsFinal: false,
+  bracketsInPlace: false,
+  leftLock: false,
+  rightLock: false,
+  fullBump: false,
+  crossedUp: false,
+};
 
 /** The hose as it is on the vehicle, nothing checked yet. */
 export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   jobId,
   hoseId: hose.id,
-  poseChecks: { controlsFinal: false, leftLock: false, rightLock: false, fullBump: false },
+  poseChecks: NOTHING_CHECKED,
   order_m: null,
-  orderDatum: sealingDatum(hose.endA, hose.endB),
+  // Only the supplier knows; asking is part of measuring.
+  orderDatum: null,
+  lift: null,
   endA: hose.endA,
   endB: hose.endB,
   clocking_rad: hose.clocking_rad,

@@ -1,7 +1,33 @@
+import type { JobHose } from '@zephyrcombe/contract';
+import { convertLength, judgeUnit, parseQuantity, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
-import type { Handlers } from '../../http/handlers.ts';
-import { onOpenJob } from '../jobs/jobAction.ts';
+import type { Handlers, ParsedBody } from '../../http/handlers.ts';
+import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
+
+/** A micrometre: the browser and the server round alike, and the text says it exactly. */
+const SAME_m = 1e-6;
+
+/** Refuses a length that is not what the text says in its datum, and asks about a unit that no brake hose has. */
+function judgeTyped(
+  { typed, length_m, datum, wrap, overrides }: ParsedBody<'takeReading'>,
+  { endA, endB }: JobHose,
+  person: Parameters<typeof requireStopsAnswered>[2],
+): void {
+  const read = parseQuantity(typed, 'length');
+  if (!read.ok) throw fieldProblem('typed', 'is not a length with its unit');
+  const along_m = read.value_SI - (wrap ? wrapAllowance(wrap).allowance_m : 0);
+  const converted = convertLength({
+    length_m: along_m,
+    given: datum,
+    wanted: sealingDatum(endA, endB),
+    endA,
+    endB,
+  });
+  if (!converted.ok || Math.abs(converted.value.length_m - length_m) > SAME_m)
+    throw fieldProblem('length_m', 'is not what was typed, between the points it was read from');
+  requireStopsAnswered(judgeUnit(read.value, read.unit), overrides, person);
+}
 
 /** Readings are evidence: they are added and struck out, never changed. */
 export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'takeReading' | 'strikeReading'> {
@@ -12,12 +38,14 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
         request,
         params.jobId,
         async ({ detail, models, transaction, log, person, now }) => {
-          if (!detail.hoses.some((hose) => hose.hoseId === body.hoseId))
-            throw fieldProblem('hoseId', 'is not in the scope of this job');
+          const hose = detail.hoses.find(({ hoseId }) => hoseId === body.hoseId);
+          if (!hose) throw fieldProblem('hoseId', 'is not in the scope of this job');
           // The same reading sent twice is one reading: the first reply was lost on the way.
           if (detail.readings.some((reading) => reading.id === body.id)) return;
+          judgeTyped(body, hose, person);
+          const { overrides, ...reading } = body;
           await models.Reading.create(
-            { ...body, jobId: detail.job.id, takenBy: person.name, takenAt: now, struckBecause: null },
+            { ...reading, jobId: detail.job.id, takenBy: person.name, takenAt: now, struckBecause: null },
             { transaction },
           );
           // A length taken before this reading was made without it.
@@ -25,7 +53,7 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
             { order_m: null, specified: false },
             { where: { jobId: detail.job.id, hoseId: body.hoseId }, transaction },
           );
-          await log('readingTaken', { ...body });
+          await log('readingTaken', { ...reading, overrides });
         },
       ),
 

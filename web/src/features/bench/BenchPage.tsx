@@ -18,6 +18,16 @@ const TOOLS = [
       'A hose from the shelf against what is needed: length, ends, bends and threads, before anything is opened.',
   },
   {
+    to: '/bench/datums',
+    name: 'Which points does this length join?',
+    about: 'One length as eye to eye, behind the necks and hose only, side by side on its drawing.',
+  },
+  {
+    to: '/bench/bend',
+    name: 'Which bend does this end need?',
+    about: 'From two directions measured with a tape to the bend of the neck and the nearest one sold.',
+  },
+  {
     to: '/bench/threads',
     name: 'Which thread is this?',
     about:

@@ -1,6 +1,14 @@
 /** A hose from the shelf or another vehicle against what the route needs, before anything is opened. */
-import type { DonorNeed, DonorVerdict, WrongEnd } from '@zephyrcombe/core';
-import { END_FAMILIES, judgeDonor, THREADS } from '@zephyrcombe/core';
+import type {
+  Calculated,
+  Caution,
+  DonorNeed,
+  DonorVerdict,
+  RouteProof,
+  Scene,
+  WrongEnd,
+} from '@zephyrcombe/core';
+import { BENDS_ON_OFFER_deg, END_FAMILIES, judgeDonor, THREADS } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/contract';
 import { problemText } from '@zephyrcombe/contract';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -9,10 +17,11 @@ import { Fine, Line, SheetTitle, Stack } from '../../design/layout.ts';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { poseText } from '../route/words.ts';
 import type { Offer, OfferedEnd } from './donorState.ts';
-import { endOf, NECK_ANGLES_deg } from './donorState.ts';
+import { endOf } from './donorState.ts';
 
-const FAMILY_WORDS = { banjo: 'banjo eye', threaded: 'threaded end' } as const;
+export const FAMILY_WORDS = { banjo: 'banjo eye', threaded: 'threaded end' } as const;
 const WRONG_WORDS: Readonly<Record<WrongEnd['why'], string>> = {
   family: 'is another kind of end',
   thread: 'has another thread',
@@ -23,9 +32,11 @@ interface DonorCheckProps {
   readonly need: DonorNeed | null;
   readonly offer: Offer;
   readonly onOffer: (offer: Offer) => void;
+  /** Where a route is kept: how a hose of the offered length lies along it. */
+  readonly along?: { readonly scene: Scene; readonly proof: Calculated<RouteProof> } | null;
 }
 
-export function DonorCheck({ need, offer, onOffer }: DonorCheckProps) {
+export function DonorCheck({ need, offer, onOffer, along = null }: DonorCheckProps) {
   const write = useWriter();
   const typed = readQuantity(offer.length, 'length').quantity;
   const result =
@@ -61,7 +72,8 @@ export function DonorCheck({ need, offer, onOffer }: DonorCheckProps) {
               Look at its marking, date and condition as well.{' '}
               <Working of="the donor’s length" result={result} />
             </Fine>
-            <Cautions cautions={result.cautions} />
+            {along && !result.value.tooShort ? <Fine>{loopText(along, write)}</Fine> : null}
+            <Cautions cautions={cautionsOf(result, along?.proof ?? null)} />
           </>
         ) : result ? (
           <Fine>{problemText(result.problem, write)}</Fine>
@@ -71,6 +83,25 @@ export function DonorCheck({ need, offer, onOffer }: DonorCheckProps) {
       </Stack>
     </Stack>
   );
+}
+
+/** What the route says of this length stands for the bare word that nobody looked at full bump. */
+function cautionsOf(
+  { value, cautions }: Calculated<DonorVerdict>,
+  proof: Calculated<RouteProof> | null,
+): readonly Caution[] {
+  if (proof === null || value.tooShort) return cautions;
+  return [...cautions.filter(({ id }) => id !== 'M05'), ...proof.cautions];
+}
+
+/** Where its loop goes. */
+function loopText({ scene, proof: { value } }: NonNullable<DonorCheckProps['along']>, write: Writer): string {
+  const part = value.room && scene.keepOuts[value.room.keepOut];
+  if (!value.room || !part) return 'No part to keep away from is entered on its route.';
+  const near = `${part.name}, ${poseText(scene.rig, value.room.pose, write)}`;
+  return value.room.gap_m < 0
+    ? `By the route its loop runs into the ${near}.`
+    : `By the route its loop comes nearest to the ${near}: ${write.length(value.room.gap_m)} between them.`;
 }
 
 function verdictText(verdict: DonorVerdict, write: Writer): string {
@@ -102,7 +133,7 @@ export function EndPicks({ name, end, onEnd }: EndPicksProps) {
         <Pick
           label={`${name}, bend`}
           value={String(end.angle_deg)}
-          options={NECK_ANGLES_deg.map((value) => ({ value: String(value), text: `${value}°` }))}
+          options={BENDS_ON_OFFER_deg.map((value) => ({ value: String(value), text: `${value}°` }))}
           onChange={(text) => onEnd({ ...end, angle_deg: Number(text) })}
         />
       </div>

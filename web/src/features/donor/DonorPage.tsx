@@ -1,6 +1,6 @@
 /** The donor check on the bench: what is needed on the left, what is offered on the right, everything in the address. */
-import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { Columns, Fine, Head, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { DonorCheck, EndPicks } from './DonorCheck.tsx';
@@ -8,20 +8,8 @@ import { endOf, readEnd, writeEnd } from './donorState.ts';
 
 export function DonorPage() {
   useCrumb('Donor hose');
-  const [query, setQuery] = useSearchParams();
-  const text = (name: string) => query.get(name) ?? '';
-  const set = (changes: Readonly<Record<string, string>>) =>
-    setQuery(
-      (before) => {
-        const after = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(changes))
-          if (value === '') after.delete(name);
-          else after.set(name, value);
-        return after;
-      },
-      { replace: true },
-    );
-  const [needA, needB] = [readEnd(query.get('needA')), readEnd(query.get('needB'))];
+  const [text, set] = useAddress();
+  const [needA, needB] = [readEnd(text('needA')), readEnd(text('needB'))];
   const needed_m = readQuantity(text('need'), 'length').quantity?.value_SI;
   const longest_m = readQuantity(text('most'), 'length').quantity?.value_SI ?? null;
   return (
@@ -63,8 +51,8 @@ export function DonorPage() {
               }
               offer={{
                 length: text('length'),
-                endA: readEnd(query.get('a')),
-                endB: readEnd(query.get('b')),
+                endA: readEnd(text('a')),
+                endB: readEnd(text('b')),
               }}
               onOffer={({ length, endA, endB }) => set({ length, a: writeEnd(endA), b: writeEnd(endB) })}
             />

@@ -19,7 +19,7 @@ import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx'
 import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
 import { Fine, Label, Line, Rows, Spread, Stack, Unseen } from '../../design/layout.ts';
 import { useJob } from '../job/JobContext.ts';
-import { Photos } from './Photos.tsx';
+import { Photos } from '../photos/Photos.tsx';
 
 interface FindingsProps {
   readonly subject: FindingSubject;
@@ -90,9 +90,10 @@ function FindingRow({
       </Fine>
       <Photos
         jobId={job.id}
-        finding={finding}
+        subject="finding"
+        subjectId={finding.id}
         name={`${name}, ${CONDITION_WORDS[finding.condition]}`}
-        photos={photos.filter((photo) => photo.findingId === finding.id)}
+        photos={photos.filter((photo) => photo.subjectId === finding.id)}
         isDisabled={isDisabled}
       />
       {isDisabled ? null : striking ? (

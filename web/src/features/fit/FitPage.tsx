@@ -1,7 +1,8 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
+import type { FitChecks } from '@zephyrcombe/contract';
 import { problemText, SEAL_NAMES } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
-import { fitPlan } from '@zephyrcombe/core';
+import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -12,6 +13,7 @@ import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts'
 import { Notice } from '../../design/Notice.tsx';
 import { SIZE, colour } from '../../design/tokens.ts';
 import { SourceLine } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isTorqued, jointsInOrder, jointView } from '../job/jobView.ts';
@@ -34,7 +36,8 @@ const Steps = styled.ol`
   }
 `;
 
-const CHECK_TEXT: Readonly<Record<'settle' | 'lockToLock' | 'droopAndBump', string>> = {
+const CHECK_TEXT: Readonly<Record<keyof FitChecks, string>> = {
+  offeredUp: 'New hoses laid along their measured routes, before anything is opened',
   settle: 'Clips loose, hose relaxed: it has found its own lie, stripe straight',
   lockToLock: 'Lock to lock: no pull, no pinch, nothing rubs',
   droopAndBump: 'Full droop and full bump: clear of tyre, spokes, exhaust and pad pins',
@@ -74,6 +77,7 @@ export function FitPage() {
         <Sheet>
           <SheetTitle>Order on</SheetTitle>
           {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
+          {steps.length > 0 ? <Cautions cautions={judgeOfferUp(detail.job.fitChecks.offeredUp)} /> : null}
           <Steps>
             {steps.map((step) => (
               <li key={step.kind + ('jointId' in step ? step.jointId : '')}>

@@ -1,8 +1,8 @@
 /** Which wrench goes on a hexagon, and which neighbour rounds it; on the bench, with everything in the address. */
 import { judgeWrench, WRENCH_SIZES, wrenchesFor } from '@zephyrcombe/core';
 import { WRENCH_WORDS } from '@zephyrcombe/contract';
-import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Pick } from '../../design/fields.tsx';
 import { Columns, Fine, Head, Hero, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
@@ -14,20 +14,10 @@ import { Cautions } from '../job/Cautions.tsx';
 export function HexagonPage() {
   useCrumb('Hexagons');
   const write = useWriter();
-  const [query, setQuery] = useSearchParams();
-  const text = query.get('across') ?? '';
-  const set = (name: string, value: string) =>
-    setQuery(
-      (before) => {
-        const after = new URLSearchParams(before);
-        if (value === '') after.delete(name);
-        else after.set(name, value);
-        return after;
-      },
-      { replace: true },
-    );
+  const [told, set] = useAddress();
+  const text = told('across');
   const across_m = readQuantity(text, 'length').quantity?.value_SI ?? null;
-  const wrench = WRENCH_SIZES.find((size) => size.name === query.get('wrench')) ?? null;
+  const wrench = WRENCH_SIZES.find((size) => size.name === told('wrench')) ?? null;
   const judged = across_m !== null && wrench ? judgeWrench(across_m, wrench.across_m) : null;
   const best = across_m === null ? undefined : wrenchesFor(across_m).fit[0];
   return (
@@ -44,7 +34,7 @@ export function HexagonPage() {
                 label="Across the flats, as measured or by its name"
                 kind="length"
                 text={text}
-                onText={(typed) => set('across', typed)}
+                onText={(typed) => set({ across: typed })}
                 placeholder="11/16 in, 17.5 mm"
                 big
               />
@@ -55,7 +45,7 @@ export function HexagonPage() {
                   { value: '', text: 'none yet' },
                   ...WRENCH_SIZES.map((size) => ({ value: size.name, text: size.name })),
                 ]}
-                onChange={(name) => set('wrench', name)}
+                onChange={(name) => set({ wrench: name })}
               />
             </Stack>
           </Sheet>

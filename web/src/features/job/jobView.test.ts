@@ -2,7 +2,8 @@ import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { JobDetailSchema } from '@zephyrcombe/contract';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
 import { guardOf, nippleView, orderedNipples } from '../bleed/bleedView.ts';
-import { datumsFor, inDatum, liveReadings, orderOf, sameDatum } from '../measure/measureView.ts';
+import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
+import { liveReadings } from '@zephyrcombe/contract';
 import {
   circuitWithLengths,
   clockingCautions,
@@ -131,7 +132,10 @@ describe('measuring', () => {
     typed: '',
     datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
     aid: 'tube',
+    uncertainty_m: null,
     remainingTravel_m: 0,
+    wrap: null,
+    tightBends: null,
     takenBy: 'Brannoc Hale',
     takenAt: '2026-11-23T10:00:00.000Z',
     struckBecause,

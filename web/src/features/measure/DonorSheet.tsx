@@ -1,23 +1,25 @@
 /** A hose from the shelf offered for the one that is being measured. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Fine, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { DonorCheck } from '../donor/DonorCheck.tsx';
 import type { Offer, OfferedEnd } from '../donor/donorState.ts';
 import { endOf, nearestAngle_deg } from '../donor/donorState.ts';
+import { readQuantity } from '../../quantities/QuantityField.tsx';
+import type { KeptRoute } from '../route/HoseRoute.tsx';
+import { useProof } from '../route/useWindow.ts';
 import { useJob } from '../job/JobContext.ts';
 
 interface DonorSheetProps {
   readonly hose: JobHose;
   /** By the tape, slack included; null before there is one. */
   readonly needed_m: number | null;
-  /** The longest that holds by the kept route. */
-  readonly longest_m: number | null;
+  readonly route: KeptRoute;
 }
 
-export function DonorSheet({ hose, needed_m, longest_m }: DonorSheetProps) {
+export function DonorSheet({ hose, needed_m, route }: DonorSheetProps) {
   const detail = useJob();
   const fitted = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
   const threadAt = (jointId: string | undefined) =>
@@ -30,6 +32,15 @@ export function DonorSheet({ hose, needed_m, longest_m }: DonorSheetProps) {
   const [endA, endB] = [needs(hose.endA, fitted?.fromJointId), needs(hose.endB, fitted?.toJointId)];
   const [offer, setOffer, clear] = useDraft<Offer | null>(`donor.${detail.job.id}.${hose.hoseId}`, null);
   const [open, setOpen] = useState(offer !== null);
+  const offered_m = readQuantity(offer?.length ?? '', 'length').quantity?.value_SI ?? null;
+  const scene = useMemo(
+    () =>
+      route.scene !== null && offered_m !== null
+        ? { ...route.scene, hose: { ...route.scene.hose, length_m: offered_m } }
+        : null,
+    [route.scene, offered_m],
+  );
+  const proof = useProof(scene);
   return (
     <Sheet>
       <Spread>
@@ -47,9 +58,14 @@ export function DonorSheet({ hose, needed_m, longest_m }: DonorSheetProps) {
       </Spread>
       {open ? (
         <DonorCheck
-          need={needed_m === null ? null : { needed_m, longest_m, endA: endOf(endA), endB: endOf(endB) }}
+          need={
+            needed_m === null
+              ? null
+              : { needed_m, longest_m: route.window?.long_m ?? null, endA: endOf(endA), endB: endOf(endB) }
+          }
           offer={offer ?? { length: '', endA, endB }}
           onOffer={setOffer}
+          along={scene && proof?.ok ? { scene, proof } : null}
         />
       ) : (
         <>

@@ -1,8 +1,8 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { datumName, POSE_NAMES, problemText } from '@zephyrcombe/contract';
-import type { Pose } from '@zephyrcombe/core';
-import { POSES, stopsAmong } from '@zephyrcombe/core';
+import { datumName, liveReadings, movementOfHose, POSE_NAMES, problemText } from '@zephyrcombe/contract';
+import type { HoseMovement, Pose, PoseCheck } from '@zephyrcombe/core';
+import { checksFor, POSES, posesFor, stopsAmong } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -28,8 +28,10 @@ import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { DonorSheet } from './DonorSheet.tsx';
-import { HoseRoute } from '../route/HoseRoute.tsx';
-import { datumsFor, inDatum, liveReadings, orderOf, sameDatum } from './measureView.ts';
+import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
+import { LiftEntry } from './LiftEntry.tsx';
+import { datumsFor, inDatum, orderDatumOf, orderOf, sameDatum } from './measureView.ts';
+import { PoseTable } from './PoseTable.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';
 
@@ -37,10 +39,13 @@ export function MeasurePage() {
   const detail = useJob();
   const { hoseId, jointId } = useSelection();
   const hose = selectedHose(detail, hoseId, jointId);
-  const [pose, setPose] = useState<Pose>('fullDroop');
+  const [chosen, setPose] = useState<Pose | null>(null);
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
   const count = (candidate: Pose) =>
     liveReadings(detail, hose.hoseId).filter((reading) => reading.pose === candidate).length;
+  const worth = posesFor(movementOfHose(detail, hose.hoseId));
+  const poses = POSES.filter((candidate) => worth.includes(candidate) || count(candidate) > 0);
+  const pose = chosen !== null && poses.includes(chosen) ? chosen : (worth[0] ?? 'straightAhead');
   return (
     <Columns>
       <Stack $gap={16}>
@@ -50,7 +55,7 @@ export function MeasurePage() {
             <ChoiceRow<Pose>
               label="Pose the reading is taken in"
               value={pose}
-              options={POSES.map((candidate) => ({
+              options={poses.map((candidate) => ({
                 value: candidate,
                 text:
                   count(candidate) > 0
@@ -69,12 +74,22 @@ export function MeasurePage() {
   );
 }
 
-const CHECKS = [
-  ['controlsFinal', 'Lever and bars set where the rider wants them, brackets in place'],
-  ['leftLock', 'Left lock: no pull, no pinch'],
-  ['rightLock', 'Right lock: no pull, no pinch'],
-  ['fullBump', 'Full bump: the spare loop stays clear of tyre, spokes and exhaust'],
-] as const;
+const CHECK_TEXTS: Readonly<Record<PoseCheck, string>> = {
+  controlsFinal: 'Lever and bars set where the rider wants them',
+  bracketsInPlace: 'Brackets and clips in place',
+  leftLock: 'Left lock: no pull, no pinch',
+  rightLock: 'Right lock: no pull, no pinch',
+  fullBump: 'Full bump: the spare loop stays clear of tyre, spokes and exhaust',
+  crossedUp: 'Axle crossed up both ways: no pull at the wheel that drops',
+};
+
+/** What this vehicle does to the hose, in one line. */
+const movementText = ({ steers, travels, solidAxle }: HoseMovement): string =>
+  [
+    ...(steers ? ['turns with the steering'] : []),
+    ...(travels ? ['follows the suspension'] : []),
+    ...(solidAxle ? ['crosses up with its axle'] : []),
+  ].join(', ') || 'stands still';
 
 function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const detail = useJob();
@@ -84,9 +99,14 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
   const finished = detail.job.status === 'finished';
   const name = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? 'Hose';
-  const result = orderOf(detail, hose);
+  const route = useKeptRoute(detail.job.vehicleId, hose.hoseId);
+  const byTape = orderOf(detail, hose);
+  const tape_m = byTape.ok ? byTape.value.order_m : null;
+  const result = orderOf(detail, hose, agreedShort_m(route, tape_m));
+  const movement = movementOfHose(detail, hose.hoseId);
   const datums = datumsFor(hose);
-  const wanted = result.ok ? inDatum(hose, result.value.order_m, hose.orderDatum) : null;
+  const orderDatum = orderDatumOf(hose);
+  const wanted = result.ok ? inDatum(hose, result.value.order_m, orderDatum) : null;
   const nextOpen = detail.hoses.find(
     (candidate) => candidate.order_m === null && candidate.hoseId !== hose.hoseId,
   );
@@ -99,7 +119,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
           <>
             <Hero data-testid="order-length">{write.length(wanted.value.length_m)}</Hero>
             <Spread>
-              <Fine>{datumName(hose.orderDatum)}</Fine>
+              <Fine>{datumName(orderDatum)}</Fine>
               <Working
                 of="order length"
                 result={{
@@ -128,22 +148,22 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
       <Pick
         label="The maker counts from"
         value={String(
-          Math.max(
-            0,
-            datums.findIndex((datum) => sameDatum(datum, hose.orderDatum)),
-          ),
+          datums.findIndex((datum) => hose.orderDatum !== null && sameDatum(datum, hose.orderDatum)),
         )}
         isDisabled={finished}
-        options={datums.map((datum, index) => ({ value: String(index), text: datumName(datum) }))}
+        options={[
+          ...(hose.orderDatum === null ? [{ value: '-1', text: 'Choose: ask your supplier' }] : []),
+          ...datums.map((datum, index) => ({ value: String(index), text: datumName(datum) })),
+        ]}
         onChange={(index) => {
-          const orderDatum = datums[Number(index)];
-          if (orderDatum) edit.mutate({ params, body: { version: hose.version, orderDatum } });
+          const asked = datums[Number(index)];
+          if (asked) edit.mutate({ params, body: { version: hose.version, orderDatum: asked } });
         }}
       />
       {result.ok ? (
         <Rows>
           {datums
-            .filter((datum) => !sameDatum(datum, hose.orderDatum))
+            .filter((datum) => !sameDatum(datum, orderDatum))
             .map((datum) => {
               const converted = inDatum(hose, result.value.order_m, datum);
               return converted.ok ? (
@@ -157,33 +177,18 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
               ) : null;
             })}
           <Spread>
-            <Label>longest pose, {POSE_NAMES[result.value.decidingPose].toLowerCase()}</Label>
-            <Figure $size="large">
-              {write.length(result.value.longest_m)} ±{write.length(result.value.uncertainty_m)}
-            </Figure>
-          </Spread>
-          <Spread>
-            <Label>slack over it, shop’s way</Label>
+            <Label>slack over the longest pose</Label>
             <Figure $size="large">{write.length(result.value.slack_m)}</Figure>
           </Spread>
         </Rows>
       ) : null}
-      <HoseRoute
-        vehicleId={detail.job.vehicleId}
-        hoseId={hose.hoseId}
-        order_m={result.ok ? result.value.order_m : null}
-      >
-        {(window) => (
-          <DonorSheet
-            hose={hose}
-            needed_m={result.ok ? result.value.order_m : null}
-            longest_m={window?.long_m ?? null}
-          />
-        )}
-      </HoseRoute>
+      {result.ok ? <PoseTable order={result.value} /> : null}
+      <HoseRoute route={route} tape_m={tape_m} />
+      <DonorSheet hose={hose} needed_m={result.ok ? result.value.order_m : null} route={route} />
       <Sheet role="group" aria-label="Checked at the vehicle">
         <SheetTitle>Checked at the vehicle</SheetTitle>
-        {CHECKS.map(([check, text]) => (
+        <Fine>This hose {movementText(movement)}.</Fine>
+        {checksFor(movement).map((check) => (
           <Tick
             key={check}
             isSelected={hose.poseChecks[check]}
@@ -195,9 +200,10 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
               })
             }
           >
-            {text}
+            {CHECK_TEXTS[check]}
           </Tick>
         ))}
+        {movement.travels ? <LiftEntry hose={hose} /> : null}
       </Sheet>
       {result.ok ? (
         <Cautions cautions={result.cautions} answering={edit.error?.code === 'stop-not-answered'} />

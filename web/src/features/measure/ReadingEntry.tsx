@@ -1,29 +1,34 @@
 import type { JobHose } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, problemText } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, movementOfHose, problemText } from '@zephyrcombe/contract';
 import type { Aid, Pose } from '@zephyrcombe/core';
-import { AIDS, convertLength, sealingDatum } from '@zephyrcombe/core';
-import styled from 'styled-components';
+import { AID_UNCERTAINTY_m, AIDS, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
-import { Pick } from '../../design/fields.tsx';
+import { Pick, Tick } from '../../design/fields.tsx';
 import { Fine, Stack } from '../../design/layout.ts';
-import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { HoseDrawing } from './HoseDrawing.tsx';
-import { datumsFor, inDatum, orderOf } from './measureView.ts';
+import { drawnLengths } from './drawnLengths.ts';
+import { datumsFor, lastDatum, orderOf, sameDatum } from './measureView.ts';
+import type { ReadingDraft } from './readingDraft.ts';
 import { afterRecorded, asSent, EMPTY_READING } from './readingDraft.ts';
+import { readReading } from './typedReading.ts';
+import { Beside, WireEntry } from './WireEntry.tsx';
 
-const Beside = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 12px;
-  align-items: start;
-`;
+/** Nobody said yet which points the tape joined. */
+const UNSAID = -1;
+
+/** Poses in which the wheel hangs. */
+const HANGING: readonly Pose[] = ['fullDroop', 'crossedUp'];
+/** Where nobody entered the bolt: the usual one. */
+const USUAL_BOLT_m = 0.01;
 
 interface ReadingEntryProps {
   readonly hose: JobHose;
@@ -34,60 +39,44 @@ interface ReadingEntryProps {
 export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   const detail = useJob();
   const write = useWriter();
-  const [draft, setDraft] = useDraft(`reading.${detail.job.id}.${hose.hoseId}.${pose}`, EMPTY_READING);
+  const [stored, setDraft] = useDraft<Partial<ReadingDraft>>(
+    `reading.${detail.job.id}.${hose.hoseId}.${pose}`,
+    EMPTY_READING,
+  );
+  const draft: ReadingDraft = {
+    ...EMPTY_READING,
+    ...stored,
+    wire: { ...EMPTY_READING.wire, ...stored.wire },
+  };
   const take = useJobAction('takeReading', detail.job.id, ({ body }) =>
-    setDraft((current) => afterRecorded(current, body?.typed)),
+    setDraft((current) => afterRecorded({ ...EMPTY_READING, ...current }, body?.typed)),
   );
   const finished = detail.job.status === 'finished';
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
   const jointName = (id: string | undefined) =>
     detail.circuit.joints.find((joint) => joint.id === id)?.name ?? '';
+  const bolt_m = (id: string | undefined) =>
+    detail.circuit.joints.find((joint) => joint.id === id)?.bolt?.diameter_m ?? USUAL_BOLT_m;
 
   const datums = datumsFor(hose);
-  const datum = datums[draft.datum] ?? sealingDatum(hose.endA, hose.endB);
-  const reading = readQuantity(draft.text, 'length').quantity;
-  const travel = readQuantity(draft.travel, 'length', true).quantity;
-  const converted =
-    reading === null
-      ? null
-      : convertLength({
-          length_m: reading.value_SI,
-          given: datum,
-          wanted: sealingDatum(hose.endA, hose.endB),
-          endA: hose.endA,
-          endB: hose.endB,
-        });
-  const isDroop = pose === 'fullDroop';
-  const ready = converted?.ok === true && (!isDroop || travel !== null);
+  const datumIndex = draft.datum ?? lastDatum(detail, hose) ?? UNSAID;
+  const hangs = HANGING.includes(pose) && movementOfHose(detail, hose.hoseId).travels;
+  const { reading, cautions, missing } = readReading(draft, {
+    datum: datums[datumIndex] ?? null,
+    hangs,
+    endA: hose.endA,
+    endB: hose.endB,
+    boltA_m: bolt_m(fitted?.fromJointId),
+    boltB_m: bolt_m(fitted?.toJointId),
+  });
+  const converted = reading?.converted ?? null;
+  const ready = converted?.ok === true;
 
   const order = orderOf(detail, hose);
-  const order_m = order.ok ? order.value.order_m : null;
-  const lengths =
-    order_m === null
-      ? []
-      : datums.flatMap((wanted) => {
-          const result = inDatum(hose, order_m, wanted);
-          if (!result.ok) return [];
-          const total = order_m - result.value.length_m;
-          const inset =
-            wanted.endA === 'behindNeck'
-              ? hose.endA.neckLength_m
-              : wanted.endA === 'ferruleFace'
-                ? hose.endA.ferruleToApex_m + hose.endA.apexToPoint_m
-                : 0;
-          return [
-            {
-              key: wanted.endA + wanted.endB,
-              insetA_m: inset,
-              insetB_m: total - inset,
-              figure: write.length(result.value.length_m),
-              datum: datumName(wanted),
-            },
-          ];
-        });
+  const lengths = order.ok ? drawnLengths(hose, order.value.order_m, write) : [];
 
   const send = () => {
-    if (!ready || reading === null || !converted?.ok) return;
+    if (reading === null || !reading.converted.ok) return;
     const sent = asSent(draft, reading.typed, newId);
     setDraft(sent);
     take.mutate({
@@ -96,11 +85,14 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
         id: sent.id,
         hoseId: hose.hoseId,
         pose,
-        length_m: converted.value.length_m,
+        length_m: reading.converted.value.length_m,
         typed: reading.typed,
-        datum,
+        datum: reading.datum,
         aid: draft.aid,
-        remainingTravel_m: isDroop ? (travel?.value_SI ?? 0) : 0,
+        uncertainty_m: reading.uncertainty_m,
+        remainingTravel_m: reading.remainingTravel_m,
+        wrap: reading.wrap,
+        tightBends: reading.tightBends,
       },
     });
   };
@@ -109,7 +101,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   return (
     <Stack>
       <HoseDrawing
-        length_m={order_m ?? 0}
+        length_m={order.ok ? order.value.order_m : 0}
         endA={hose.endA}
         endB={hose.endB}
         nameA={jointName(fitted.fromJointId)}
@@ -136,11 +128,16 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
           <Beside>
             <Pick
               label="Read from"
-              value={String(draft.datum)}
-              options={datums.map((candidate, index) => ({
-                value: String(index),
-                text: datumName(candidate),
-              }))}
+              value={String(datumIndex)}
+              options={[
+                ...(datumIndex === UNSAID
+                  ? [{ value: String(UNSAID), text: 'Choose: which points did the tape join?' }]
+                  : []),
+                ...datums.map((candidate, index) => ({
+                  value: String(index),
+                  text: datumName(candidate),
+                })),
+              ]}
               onChange={(index) => setDraft({ ...draft, datum: Number(index) })}
             />
             <Pick<Aid>
@@ -149,27 +146,60 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
               options={AIDS.map((aid) => ({ value: aid, text: AID_NAMES[aid] }))}
               onChange={(aid) => setDraft({ ...draft, aid })}
             />
-            {isDroop ? (
-              <QuantityField
-                label="Travel left (0 with the wheel clear)"
-                kind="length"
-                allowZero
-                text={draft.travel}
-                onText={(next) => setDraft({ ...draft, travel: next })}
-              />
-            ) : null}
+            <QuantityField
+              label={`Sure to (empty: ${write.length(AID_UNCERTAINTY_m[draft.aid])})`}
+              kind="length"
+              text={draft.uncertainty}
+              onText={(uncertainty) => setDraft({ ...draft, uncertainty })}
+            />
           </Beside>
+          {draft.aid === 'wire' ? (
+            <WireEntry
+              wire={draft.wire}
+              datum={datums[datumIndex] ?? null}
+              onWire={(wire) => setDraft({ ...draft, wire })}
+            />
+          ) : null}
+          {hangs ? (
+            <Beside>
+              <div style={{ paddingTop: 22 }}>
+                <Tick
+                  isSelected={draft.hangsFree}
+                  onChange={(hangsFree) => setDraft({ ...draft, hangsFree })}
+                >
+                  Wheel clear of the floor, hanging free
+                </Tick>
+              </div>
+              {draft.hangsFree ? null : (
+                <QuantityField
+                  label="Travel left"
+                  kind="length"
+                  allowZero
+                  text={draft.travel}
+                  onText={(travel) => setDraft({ ...draft, travel })}
+                />
+              )}
+            </Beside>
+          ) : null}
+          <Cautions cautions={cautions} answering={take.error?.code === 'stop-not-answered'} />
           <SaveProblem save={take} />
           <div>
             <PrimaryButton isDisabled={!ready || take.isPending} onPress={send}>
               {converted?.ok ? `Record ${write.length(converted.value.length_m)}` : 'Record the reading'}
             </PrimaryButton>
           </div>
-          {converted?.ok && reading && Math.abs(converted.value.length_m - reading.value_SI) > 1e-9 ? (
+          {missing ? <Fine role="status">{missing}</Fine> : null}
+          {reading && converted?.ok && !sameDatum(reading.datum, sealingDatum(hose.endA, hose.endB)) ? (
             <Fine>
-              {reading.typed} {datumName(datum)} is {write.length(converted.value.length_m)}{' '}
+              {reading.typed} {datumName(reading.datum)} is {write.length(converted.value.length_m)}{' '}
               {datumName(sealingDatum(hose.endA, hose.endB))}.{' '}
               <Working of="converted reading" result={converted} />
+            </Fine>
+          ) : null}
+          {reading?.wrap ? (
+            <Fine>
+              {write.length(wrapAllowance(reading.wrap).allowance_m)} of the wire lie round the bolts and are
+              off.
             </Fine>
           ) : null}
         </>

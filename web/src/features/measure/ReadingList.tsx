@@ -1,5 +1,6 @@
 import type { Reading } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, POSE_NAMES } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, movementOfHose, POSE_NAMES } from '@zephyrcombe/contract';
+import { wrapAllowance } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -19,18 +20,20 @@ import {
   Unseen,
 } from '../../design/layout.ts';
 import { useJob } from '../job/JobContext.ts';
+import { Photos } from '../photos/Photos.tsx';
 
 /** Every reading stays as evidence: a wrong one is struck out with a reason, not removed. */
 export function ReadingList({ hoseId }: { readonly hoseId: string }) {
   const detail = useJob();
   const readings = detail.readings.filter((reading) => reading.hoseId === hoseId);
+  const { travels } = movementOfHose(detail, hoseId);
   return (
     <Sheet>
       <SheetTitle>Readings</SheetTitle>
       {readings.length === 0 ? (
         <Fine>
-          None yet. Lift the wheel clear of the floor, lay the tube along the route, and read it twice at full
-          droop.
+          None yet. {travels ? 'Lift the wheel clear of the floor, lay' : 'Lay'} the tube along the route, and
+          read it twice{travels ? ' at full droop' : ''}.
         </Fine>
       ) : (
         <Rows>
@@ -48,6 +51,7 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
   const write = useWriter();
   const strike = useJobAction('strikeReading', job.id);
   const [because, setBecause] = useState<string | null>(null);
+  const { photos } = useJob();
   const struck = reading.struckBecause !== null;
   return (
     <Stack $gap={6}>
@@ -63,6 +67,10 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
             {reading.remainingTravel_m > 0
               ? `, ${write.length(reading.remainingTravel_m)} of travel left`
               : ''}
+            {reading.wrap
+              ? `, ${write.length(wrapAllowance(reading.wrap).allowance_m)} round the bolts off`
+              : ''}
+            {reading.uncertainty_m === null ? '' : `, sure to ${write.length(reading.uncertainty_m)}`}
           </Label>
         </span>
         <span>
@@ -74,6 +82,14 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
           )}
         </span>
       </Spread>
+      <Photos
+        jobId={job.id}
+        subject="reading"
+        subjectId={reading.id}
+        name={`Reading of ${write.length(reading.length_m)}, ${POSE_NAMES[reading.pose].toLowerCase()}`}
+        photos={photos.filter((photo) => photo.subjectId === reading.id)}
+        isDisabled={struck || job.status === 'finished'}
+      />
       {struck ? <Fine>Struck out: {reading.struckBecause}</Fine> : null}
       {because === null || struck ? null : (
         <Stack $gap={8}>

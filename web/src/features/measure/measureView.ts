@@ -1,14 +1,15 @@
 /** What the Measure stage derives: the order length, and the same length as others count it. */
-import type { JobDetail, JobHose, Reading } from '@zephyrcombe/contract';
+import type { JobDetail, JobHose } from '@zephyrcombe/contract';
+import { liveReadings, tapeSetting } from '@zephyrcombe/contract';
 import type { LengthDatum, OrderLength, Result } from '@zephyrcombe/core';
 import { convertLength, orderLength, sealingDatum } from '@zephyrcombe/core';
 
-/** Readings that count: struck ones stay in the log. */
-export const liveReadings = (detail: JobDetail, hoseId: string): readonly Reading[] =>
-  detail.readings.filter((reading) => reading.hoseId === hoseId && reading.struckBecause === null);
-
-export const orderOf = (detail: JobDetail, hose: JobHose): Result<OrderLength> =>
-  orderLength(liveReadings(detail, hose.hoseId), hose.poseChecks, detail.shop.slack_m);
+export const orderOf = (
+  detail: JobDetail,
+  hose: JobHose,
+  routeShort_m: number | null = null,
+): Result<OrderLength> =>
+  orderLength(liveReadings(detail, hose.hoseId), tapeSetting(detail, hose, routeShort_m));
 
 export const BEHIND_NECKS: LengthDatum = { endA: 'behindNeck', endB: 'behindNeck' };
 export const FERRULES: LengthDatum = { endA: 'ferruleFace', endB: 'ferruleFace' };
@@ -32,3 +33,17 @@ export const datumsFor = (hose: Pick<JobHose, 'endA' | 'endB'>): readonly Length
 
 export const sameDatum = (left: LengthDatum, right: LengthDatum): boolean =>
   left.endA === right.endA && left.endB === right.endB;
+
+/** The supplier's, or between the sealing points as long as nobody asked. */
+export const orderDatumOf = ({ orderDatum, endA, endB }: Pick<JobHose, 'orderDatum' | 'endA' | 'endB'>) =>
+  orderDatum ?? sealingDatum(endA, endB);
+
+/** Where the last reading of the job was read from, among the datums of this hose; null before the first. */
+export function lastDatum(detail: JobDetail, hose: JobHose): number | null {
+  const [last] = detail.readings
+    .filter(({ struckBecause }) => struckBecause === null)
+    .toSorted((a, b) => b.takenAt.localeCompare(a.takenAt));
+  if (!last) return null;
+  const index = datumsFor(hose).findIndex((datum) => sameDatum(datum, last.datum));
+  return index < 0 ? null : index;
+}

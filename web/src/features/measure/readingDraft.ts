@@ -3,20 +3,39 @@ import type { Aid } from '@zephyrcombe/core';
 
 export interface ReadingDraft {
   readonly text: string;
+  /** The wheel hangs free: no travel is left. */
+  readonly hangsFree: boolean;
   readonly travel: string;
   readonly aid: Aid;
-  readonly datum: number;
+  /** Empty takes what is usual for the aid. */
+  readonly uncertainty: string;
+  /** Which of the hose's datums; null takes that of the last reading, and below nothing is not said yet. */
+  readonly datum: number | null;
+  readonly wire: WireDraft;
   /** Of the reading that was sent and not yet answered; empty when none is under way. */
   readonly id: string;
   /** What was typed for that one. */
   readonly sent: string;
 }
 
+/** How a wire was laid, as typed. */
+export interface WireDraft {
+  readonly turnsA: string;
+  readonly turnsB: string;
+  readonly thickness: string;
+  /** Empty until somebody counted. */
+  readonly bends: string;
+  readonly radius: string;
+}
+
 export const EMPTY_READING: ReadingDraft = {
   text: '',
-  travel: '0 mm',
+  hangsFree: false,
+  travel: '',
   aid: 'tube',
-  datum: 0,
+  uncertainty: '',
+  datum: null,
+  wire: { turnsA: '0', turnsB: '0', thickness: '1.6 mm', bends: '', radius: '15 mm' },
   id: '',
   sent: '',
 };

@@ -1,102 +1,92 @@
 /** What the kept route says of a hose that is being measured, beside what the tape says. */
-import type { Corner } from '@zephyrcombe/core';
+import type { Corner, Scene } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { cornersQuery } from '../../api/queries.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Figure, Fine, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import type { FoundWindow } from './compute.ts';
-import { useRoute } from './useRoute.ts';
+import type { RouteWindow } from './useWindow.ts';
+import { useWindow } from './useWindow.ts';
 import { disagreement_m, windowText } from './words.ts';
 
-interface HoseRouteProps {
-  readonly vehicleId: string;
-  readonly hoseId: string;
-  /** By the tape, between the sealing points; null before there is one. */
-  readonly order_m: number | null;
-  /** What stands below, from the window that was found. */
-  readonly children: (window: FoundWindow | null) => ReactNode;
+export interface KeptRoute extends RouteWindow {
+  /** False until it is known whether a route is kept. */
+  readonly isKnown: boolean;
+  /** Null where no route of this hose is kept. */
+  readonly scene: Scene | null;
+  readonly link: string;
 }
 
-export function HoseRoute({ vehicleId, hoseId, order_m, children }: HoseRouteProps) {
+/** The kept route of a hose, with the lengths that hold by it. */
+export function useKeptRoute(vehicleId: string, hoseId: string): KeptRoute {
   const { data } = useQuery(cornersQuery(vehicleId));
   const kept = data?.items.find(({ corner }) => corner.hoses.some(({ id }) => id === hoseId));
-  if (kept)
+  const corner: Corner | undefined = kept?.corner;
+  const scene = useMemo(() => (corner ? sceneOf(corner, hoseId) : null), [corner, hoseId]);
+  return {
+    ...useWindow(scene),
+    isKnown: data !== undefined,
+    scene,
+    link: kept
+      ? `/vehicles/${vehicleId}/routes/${kept.id}?hose=${hoseId}`
+      : `/vehicles/${vehicleId}/routes/new?hose=${hoseId}`,
+  };
+}
+
+/** The shortest length by the route, where tape and route agree that far; null where there is none or they do not. */
+export const agreedShort_m = ({ window }: KeptRoute, tape_m: number | null): number | null =>
+  window && tape_m !== null && disagreement_m(window, tape_m) === 0 ? window.short_m : null;
+
+interface HoseRouteProps {
+  readonly route: KeptRoute;
+  /** By the tape alone, between the sealing points; null before there is one. */
+  readonly tape_m: number | null;
+}
+
+export function HoseRoute({ route, tape_m }: HoseRouteProps) {
+  const write = useWriter();
+  const { window, problem, link } = route;
+  if (route.scene === null)
     return (
-      <RouteWindow
-        corner={kept.corner}
-        hoseId={hoseId}
-        order_m={order_m}
-        link={`/vehicles/${vehicleId}/routes/${kept.id}?hose=${hoseId}`}
-      >
-        {children}
-      </RouteWindow>
-    );
-  return (
-    <>
       <Sheet style={{ minHeight: 184 }}>
         <SheetTitle>By the route</SheetTitle>
-        {data ? (
+        {route.isKnown ? (
           <Fine>
-            No route of this hose is kept.{' '}
-            <Link to={`/vehicles/${vehicleId}/routes/new?hose=${hoseId}`}>Enter one</Link> and every length is
-            tried over steering and travel.
+            No route of this hose is kept. <Link to={link}>Enter one</Link> and every length is tried over
+            steering and travel.
           </Fine>
         ) : null}
       </Sheet>
-      {children(null)}
-    </>
-  );
-}
-
-const AS_MEASURED = { across: 0, down: 0 };
-
-interface RouteWindowProps {
-  readonly corner: Corner;
-  readonly hoseId: string;
-  readonly order_m: number | null;
-  readonly link: string;
-  readonly children: HoseRouteProps['children'];
-}
-
-function RouteWindow({ corner, hoseId, order_m, link, children }: RouteWindowProps) {
-  const write = useWriter();
-  const scene = useMemo(() => {
-    const found = sceneOf(corner, hoseId);
-    if (!found) throw new Error('a route without its hose');
-    return found;
-  }, [corner, hoseId]);
-  const { curves, curvesAreOld, problem } = useRoute(scene, AS_MEASURED);
-  const window = curvesAreOld ? undefined : curves?.window;
-  const off_m = window && order_m !== null ? disagreement_m(window, order_m) : 0;
+    );
+  const off_m = window && tape_m !== null ? disagreement_m(window, tape_m) : 0;
   return (
-    <>
-      <Sheet style={{ minHeight: 184 }}>
-        <SheetTitle>By the route</SheetTitle>
-        <Spread>
-          <Fine>lengths that hold in every pose</Fine>
-          <Figure $size="large" data-testid="route-window">
-            {problem ? '–' : windowText(window, write)}
-          </Figure>
-        </Spread>
-        {problem ? <Fine>{problem}</Fine> : null}
-        {off_m === 0 ? (
-          <Fine>An estimate from the measured points: the tape on the vehicle decides.</Fine>
-        ) : (
-          <Notice severity="warn" title={`Tape and route differ by ${write.length(Math.abs(off_m))}`}>
-            <p>
-              The tape’s length is {off_m < 0 ? 'shorter' : 'longer'} than any that holds by the route. One of
-              them is wrong: read the tape again, and check the points of the route against it.
-            </p>
-          </Notice>
-        )}
-        <Link to={link}>Open the route</Link>
-      </Sheet>
-      {children(window ?? null)}
-    </>
+    <Sheet style={{ minHeight: 184 }}>
+      <SheetTitle>By the route</SheetTitle>
+      <Spread>
+        <Fine>lengths that hold in every pose</Fine>
+        <Figure $size="large" data-testid="route-window">
+          {problem ? '–' : windowText(window, write)}
+        </Figure>
+      </Spread>
+      {problem ? <Fine>{problem}</Fine> : null}
+      {off_m === 0 ? (
+        <Fine>
+          {agreedShort_m(route, tape_m) === null
+            ? 'An estimate from the measured points: the tape on the vehicle decides.'
+            : 'Tape and route agree: the order is never below the shortest that holds.'}
+        </Fine>
+      ) : (
+        <Notice severity="warn" title={`Tape and route differ by ${write.length(Math.abs(off_m))}`}>
+          <p>
+            The tape’s length is {off_m < 0 ? 'shorter' : 'longer'} than any that holds by the route. One of
+            them is wrong: read the tape again, and check the points of the route against it.
+          </p>
+        </Notice>
+      )}
+      <Link to={link}>Open the route</Link>
+    </Sheet>
   );
 }

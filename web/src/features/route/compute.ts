@@ -3,6 +3,7 @@ import type {
   Calculated,
   Gap,
   NotCalculated,
+  Problem,
   RigGrid,
   RigPose,
   RouteProof,
@@ -21,6 +22,7 @@ import {
   proveRoute,
   rodLine,
   sceneProblem,
+  sceneWindow,
   searchSceneWindow,
   solvePose,
   solveScene,
@@ -79,6 +81,10 @@ export interface FoundWindow {
   readonly shortBecause: RouteReason | null;
   readonly longBecause: RouteReason | null;
 }
+
+export type WindowFound =
+  | { readonly ok: true; readonly window: FoundWindow | null }
+  | { readonly ok: false; readonly problem: Problem };
 
 export interface RouteCurves {
   readonly from_m: number;
@@ -147,25 +153,27 @@ export class RouteComputer {
     };
   }
 
+  /** The lengths that hold, and nothing else. */
+  window(scene: Scene): WindowFound {
+    const refused = sceneProblem(scene);
+    if (refused) return { ok: false, problem: refused };
+    const grid = gridOf(scene.rig, STEPS);
+    return { ok: true, window: toFound(sceneWindow(scene, grid, scanOf(scene, grid))) };
+  }
+
   /** The window first, then radius and room against length, more points each time; null between two steps of the search. */
   *curves(): Generator<RouteCurves | null> {
     const { scene, grid } = this;
     if (!scene || !grid) return;
-    const { from_m, to_m } = lengthsFor(scene, grid);
-    const scan = { from_m, to_m, nominal_m: scene.hose.length_m };
+    const scan = scanOf(scene, grid);
+    const { from_m, to_m } = scan;
     const search = searchSceneWindow(scene, grid, scan);
     let step = search.next();
     while (!step.done) {
       yield null;
       step = search.next();
     }
-    const found = step.value;
-    const window = found && {
-      short_m: found.short.length_m,
-      long_m: found.long.length_m,
-      shortBecause: found.short.beyond?.reason ?? null,
-      longBecause: found.long.beyond?.reason ?? null,
-    };
+    const window = toFound(step.value);
     let points: readonly LengthPoint[] = [];
     yield { from_m, to_m, points, window };
     for (const { length_m, verdict } of eachLength(scene, grid, scan, LENGTHS)) {
@@ -181,14 +189,26 @@ export class RouteComputer {
   }
 }
 
+const toFound = (found: ReturnType<typeof sceneWindow>): FoundWindow | null =>
+  found && {
+    short_m: found.short.length_m,
+    long_m: found.long.length_m,
+    shortBecause: found.short.beyond?.reason ?? null,
+    longBecause: found.long.beyond?.reason ?? null,
+  };
+
 /** From just below what no hose can beat to half as long again: it does not move while the length is dragged. */
-function lengthsFor(scene: Scene, grid: RigGrid): { readonly from_m: number; readonly to_m: number } {
+function scanOf(
+  scene: Scene,
+  grid: RigGrid,
+): { readonly from_m: number; readonly to_m: number; readonly nominal_m: number } {
   const { length_m } = scene.hose;
   const least_m = lowerBound_m(scene, grid) ?? length_m * 0.8;
   const centimetres = (value_m: number) => Math.round(value_m * 100) / 100;
   return {
     from_m: centimetres(Math.min(least_m * 0.96, length_m)),
     to_m: centimetres(Math.max(least_m * 1.45, length_m * 1.05)),
+    nominal_m: length_m,
   };
 }
 

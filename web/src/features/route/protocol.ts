@@ -1,13 +1,19 @@
 /** What the page and its route worker say to each other. */
 import type { RigPose, Scene } from '@zephyrcombe/core';
-import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
+import type { RouteCurves, RouteFrame, ShownPose, WindowFound } from './compute.ts';
 
 export type RouteQuestion =
   /** A scene that changed; `settle` solves it from nothing and draws its curves. */
   | { readonly kind: 'scene'; readonly scene: Scene; readonly pose: RigPose; readonly settle: boolean }
-  | { readonly kind: 'pose'; readonly pose: RigPose };
+  | { readonly kind: 'pose'; readonly pose: RigPose }
+  /** Only the lengths that hold. */
+  | { readonly kind: 'window'; readonly scene: Scene }
+  /** Only what the whole movement says of it. */
+  | { readonly kind: 'attempt'; readonly scene: Scene };
 
 export type RouteAnswer =
   | { readonly kind: 'frame'; readonly frame: RouteFrame }
   | { readonly kind: 'shown'; readonly shown: ShownPose | null }
-  | { readonly kind: 'curves'; readonly curves: RouteCurves };
+  | { readonly kind: 'curves'; readonly curves: RouteCurves }
+  | { readonly kind: 'window'; readonly found: WindowFound }
+  | { readonly kind: 'attempt'; readonly proof: RouteFrame['proof'] };

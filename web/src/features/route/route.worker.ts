@@ -4,6 +4,7 @@ import type { RouteCurves } from './compute.ts';
 import { RouteComputer } from './compute.ts';
 
 const computer = new RouteComputer();
+const AS_MEASURED = { across: 0, down: 0 };
 /** Raised by every question: what belongs to an older one stops. */
 let generation = 0;
 
@@ -52,6 +53,14 @@ async function drawCurves(mine: number): Promise<void> {
 self.onmessage = ({ data }: MessageEvent<RouteQuestion>) => {
   if (data.kind === 'pose') {
     answer({ kind: 'shown', shown: computer.shown(data.pose) });
+    return;
+  }
+  if (data.kind === 'window') {
+    answer({ kind: 'window', found: computer.window(data.scene) });
+    return;
+  }
+  if (data.kind === 'attempt') {
+    answer({ kind: 'attempt', proof: computer.frame(data.scene, AS_MEASURED, true).proof });
     return;
   }
   generation += 1;

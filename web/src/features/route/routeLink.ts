@@ -102,6 +102,8 @@ export class RouteLink {
   }
 
   private take(answer: RouteAnswer): void {
+    // Questions this link does not ask.
+    if (answer.kind === 'window' || answer.kind === 'attempt') return;
     if (answer.kind === 'curves') {
       this.answers = { ...this.answers, curves: answer.curves, curvesAreOld: false };
       return;

@@ -5,7 +5,7 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointsInOrder, stackOf } from '../job/jobView.ts';
-import { datumsFor, inDatum } from '../measure/measureView.ts';
+import { datumsFor, inDatum, sameDatum } from '../measure/measureView.ts';
 import { JobSheet } from './JobSheet.tsx';
 import { PrintTable } from './sheetParts.ts';
 
@@ -73,9 +73,7 @@ function HoseTable({ detail, hose }: { readonly detail: JobDetail; readonly hose
                   <th scope="row">{datumName(datum)}</th>
                   <td className="figure">
                     {write.length(converted.value.length_m)}
-                    {datum.endA === hose.orderDatum.endA && datum.endB === hose.orderDatum.endB
-                      ? ' ← order this'
-                      : ''}
+                    {hose.orderDatum !== null && sameDatum(datum, hose.orderDatum) ? ' ← order this' : ''}
                   </td>
                 </tr>
               ) : null;

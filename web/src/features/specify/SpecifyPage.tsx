@@ -26,7 +26,7 @@ import {
   selectedHose,
   stackOf,
 } from '../job/jobView.ts';
-import { inDatum } from '../measure/measureView.ts';
+import { inDatum, orderDatumOf } from '../measure/measureView.ts';
 import { JointDrawing } from './JointDrawing.tsx';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
@@ -89,7 +89,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
   );
   const typed = readQuantity(clocking, 'angle', true).quantity;
   const bothBent = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
-  const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, hose.orderDatum);
+  const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, orderDatumOf(hose));
   const cautions = [...clockingCautions(hose), ...views.flatMap((view) => jointCautions(view))];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
   const bend = (end: 'endA' | 'endB', text: string) => {
@@ -105,7 +105,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
         <Hero>{order?.ok ? write.length(order.value.length_m) : <span aria-hidden="true">–</span>}</Hero>
         {order?.ok ? (
           <Spread>
-            <Fine>{datumName(hose.orderDatum)}</Fine>
+            <Fine>{datumName(orderDatumOf(hose))}</Fine>
             <Working of="length in the maker’s datum" result={order} />
           </Spread>
         ) : (

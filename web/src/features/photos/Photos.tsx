@@ -1,5 +1,5 @@
-/** Photographs of a finding: added from the camera or a file, seen small, opened large. */
-import type { Finding, JobDetail, Photo } from '@zephyrcombe/contract';
+/** Photographs of a finding or a reading: added from the camera or a file, seen small, opened large. */
+import type { JobDetail, Photo, PhotoSubject } from '@zephyrcombe/contract';
 import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -34,7 +34,8 @@ const Thumb = styled.button`
 
 interface PhotosProps {
   readonly jobId: string;
-  readonly finding: Finding;
+  readonly subject: PhotoSubject;
+  readonly subjectId: string;
   readonly name: string;
   readonly photos: readonly Photo[];
   readonly isDisabled: boolean;
@@ -45,14 +46,17 @@ interface Upload {
   readonly file: Blob;
 }
 
-export function Photos({ jobId, finding, name, photos, isDisabled }: PhotosProps) {
+export function Photos({ jobId, subject, subjectId, name, photos, isDisabled }: PhotosProps) {
   const client = useQueryClient();
   const write = useWriter();
   const [open, setOpen] = useState<Photo | null>(null);
   const upload = useMutation<JobDetail, ApiError | Error, Upload>({
     // The same id on a second try: a photograph whose reply was lost is not kept twice.
     mutationFn: async ({ photoId, file }) =>
-      (await sendBytes(photoUploadAddress(jobId, finding.id, photoId), await shrunk(file))) as JobDetail,
+      (await sendBytes(
+        photoUploadAddress(jobId, subject, subjectId, photoId),
+        await shrunk(file),
+      )) as JobDetail,
     onSuccess: (detail) => client.setQueryData(jobQuery(jobId).queryKey, detail),
   });
   const take = (files: FileList | null) => {
@@ -90,11 +94,7 @@ export function Photos({ jobId, finding, name, photos, isDisabled }: PhotosProps
       ) : null}
       {open ? (
         <Dialog title={name} isOpen onClose={() => setOpen(null)}>
-          <img
-            src={photoAddress(jobId, open.id)}
-            alt={`${name}, as found`}
-            style={{ maxWidth: '100%', display: 'block' }}
-          />
+          <img src={photoAddress(jobId, open.id)} alt={name} style={{ maxWidth: '100%', display: 'block' }} />
           <Fine>
             {write.date(open.takenAt.slice(0, 10))}, {open.takenBy}
           </Fine>

@@ -1,6 +1,12 @@
-/** Photographs of findings: taken as they are sent, judged by their content and not by what they claim to be. */
-import { PHOTO_LIMIT_bytes, PHOTO_LIMIT_px, photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
-import type { PhotoType } from '@zephyrcombe/contract';
+/** Photographs of findings and readings, and what is traced on: taken as they are sent, judged by their content and not by what they claim to be. */
+import {
+  PHOTO_LIMIT_bytes,
+  PHOTO_LIMIT_px,
+  PHOTO_SUBJECTS,
+  photoAddress,
+  photoUploadAddress,
+} from '@zephyrcombe/contract';
+import type { JobDetail, PhotoSubject, PhotoType } from '@zephyrcombe/contract';
 import type { FastifyInstance } from 'fastify';
 import { imageSize } from 'image-size';
 import { z } from 'zod';
@@ -32,7 +38,18 @@ export function readPicture(bytes: Buffer): Picture | null {
     : null;
 }
 
-const UploadParams = z.strictObject({ jobId: z.uuid(), findingId: z.uuid(), photoId: z.uuid() });
+const UploadParams = z.strictObject({
+  jobId: z.uuid(),
+  subject: z.enum(PHOTO_SUBJECTS),
+  subjectId: z.uuid(),
+  photoId: z.uuid(),
+});
+/** Whether the job has what the photograph is of. */
+const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boolean =>
+  ({ finding: detail.findings, reading: detail.readings, trace: detail.traces })[subject].some(
+    ({ id }) => id === subjectId,
+  );
+
 const PhotoParams = z.strictObject({ jobId: z.uuid(), photoId: z.uuid() });
 
 export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependencies): void {
@@ -46,23 +63,26 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
   );
 
   app.put(
-    photoUploadAddress(':jobId', ':findingId', ':photoId'),
+    photoUploadAddress(':jobId', ':subject', ':subjectId', ':photoId'),
     { schema: { hide: true, params: UploadParams }, bodyLimit: PHOTO_LIMIT_bytes },
     async (request) => {
-      const { jobId, findingId, photoId } = request.params as z.infer<typeof UploadParams>;
+      const { jobId, subject, subjectId, photoId } = request.params as z.infer<typeof UploadParams>;
       const bytes = request.body;
       const picture = Buffer.isBuffer(bytes) ? readPicture(bytes) : null;
       if (!Buffer.isBuffer(bytes) || picture === null) throw new AppProblem('not-a-picture');
       return onOpenJob(dependencies, request, jobId, async ({ detail, transaction, log, person, now }) => {
-        const finding = detail.findings.find((candidate) => candidate.id === findingId);
-        if (!finding) throw new AppProblem('not-found');
+        if (!has(detail, subject, subjectId)) throw new AppProblem('not-found');
         if (detail.photos.some((photo) => photo.id === photoId)) return;
-        if (detail.photos.filter((photo) => photo.findingId === findingId).length >= MOST_PHOTOS)
-          throw new AppProblem('too-large', { detail: `A finding keeps ${MOST_PHOTOS} photographs.` });
+        if (detail.photos.filter((photo) => photo.subjectId === subjectId).length >= MOST_PHOTOS)
+          throw new AppProblem('too-large', {
+            detail: `No more than ${MOST_PHOTOS} photographs are kept of one thing.`,
+          });
         await models.Photo.create(
           {
             id: photoId,
-            findingId,
+            jobId,
+            subject,
+            subjectId,
             ...picture,
             size_bytes: bytes.length,
             bytes,
@@ -71,7 +91,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
           },
           { transaction },
         );
-        await log('photoAdded', { findingId, photoId, ...picture, size_bytes: bytes.length });
+        await log('photoAdded', { subject, subjectId, photoId, ...picture, size_bytes: bytes.length });
       });
     },
   );
@@ -83,8 +103,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
       requirePersonId(request, clock());
       const { jobId, photoId } = request.params as z.infer<typeof PhotoParams>;
       const photo = await models.Photo.findByPk(photoId);
-      const finding = photo && (await models.Finding.findByPk(photo.findingId));
-      if (!photo || finding?.jobId !== jobId) throw new AppProblem('not-found');
+      if (photo?.jobId !== jobId) throw new AppProblem('not-found');
       return reply
         .header('cache-control', 'private, max-age=31536000, immutable')
         .header('content-disposition', 'inline')

@@ -1,0 +1,46 @@
+/** The ends of a hose as they stand in an address: family, bend and the take-offs as typed. */
+import type { EndGeometry } from '@zephyrcombe/core';
+import { END_FAMILIES, EXAMPLE_BENDS_deg, EXAMPLE_THREADED, exampleBanjo } from '@zephyrcombe/core';
+import { readQuantity } from '../../quantities/QuantityField.tsx';
+
+export const END_FIELDS = ['ferruleToApex', 'apexToPoint', 'neck'] as const;
+export type EndField = (typeof END_FIELDS)[number];
+
+export interface TypedEnd {
+  readonly family: EndGeometry['family'];
+  readonly bend_deg: number;
+  /** As typed; empty takes the example's. */
+  readonly typed: Readonly<Record<EndField, string>>;
+}
+
+/** "banjo~20~22 mm~14 mm~25 mm"; what makes no sense there is a straight eye. */
+export function readTypedEnd(text: string): TypedEnd {
+  const [family, bend, ferruleToApex = '', apexToPoint = '', neck = ''] = text.split('~');
+  return {
+    family: END_FAMILIES.find((known) => known === family) ?? 'banjo',
+    bend_deg: EXAMPLE_BENDS_deg.find((known) => String(known) === bend) ?? 0,
+    typed: { ferruleToApex, apexToPoint, neck },
+  };
+}
+
+export const writeTypedEnd = ({ family, bend_deg, typed }: TypedEnd): string =>
+  [family, bend_deg, ...END_FIELDS.map((field) => typed[field])].join('~').replace(/~+$/, '');
+
+export function exampleOf({ family, bend_deg }: TypedEnd): EndGeometry {
+  const example = exampleBanjo(EXAMPLE_BENDS_deg.find((known) => known === bend_deg) ?? 0);
+  // A bent threaded end is bent like a banjo; only its point is another.
+  return family === 'banjo' ? example : bend_deg === 0 ? EXAMPLE_THREADED : { ...example, family };
+}
+
+/** With what was typed in the example's place; null where something typed is no length. */
+export function geometryOf(end: TypedEnd): EndGeometry | null {
+  const example = exampleOf(end);
+  const read = (text: string, usual_m: number) =>
+    text.trim() === '' ? usual_m : (readQuantity(text, 'length', true).quantity?.value_SI ?? null);
+  const ferruleToApex_m = read(end.typed.ferruleToApex, example.ferruleToApex_m);
+  const apexToPoint_m = read(end.typed.apexToPoint, example.apexToPoint_m);
+  const neckLength_m = read(end.typed.neck, example.neckLength_m);
+  return ferruleToApex_m === null || apexToPoint_m === null || neckLength_m === null
+    ? null
+    : { ...example, ferruleToApex_m, apexToPoint_m, neckLength_m };
+}

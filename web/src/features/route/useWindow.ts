@@ -1,0 +1,50 @@
+/** Of a kept route only what Measure needs: the lengths that hold, and how one length that is offered would do. */
+import type { Calculated, NotCalculated, RouteProof, Scene } from '@zephyrcombe/core';
+import { useEffect, useMemo, useState } from 'react';
+import { problemText } from '@zephyrcombe/contract';
+import { useWriter } from '../../app/SessionContext.ts';
+import type { FoundWindow } from './compute.ts';
+import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+
+export interface RouteWindow {
+  /** Undefined as long as it is sought; null where the hose's own length does not hold. */
+  readonly window: FoundWindow | null | undefined;
+  readonly problem: string | null;
+}
+
+type Proof = Calculated<RouteProof> | NotCalculated;
+
+const startWorker = () => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });
+
+/** Asks a worker of its own; the answer belongs to the question that was asked last. */
+function useAnswer<Answer extends RouteAnswer>(
+  question: RouteQuestion | null,
+  kind: Answer['kind'],
+): Answer | null {
+  const [answered, setAnswered] = useState<{ question: RouteQuestion; answer: Answer } | null>(null);
+  useEffect(() => {
+    if (question === null) return;
+    const worker = startWorker();
+    worker.onmessage = ({ data }: MessageEvent<RouteAnswer>) => {
+      if (data.kind === kind) setAnswered({ question, answer: data as Answer });
+    };
+    worker.postMessage(question);
+    return () => worker.terminate();
+  }, [question, kind]);
+  return answered !== null && answered.question === question ? answered.answer : null;
+}
+
+/** The lengths that hold by this scene; without a scene nothing is sought. */
+export function useWindow(scene: Scene | null): RouteWindow {
+  const write = useWriter();
+  const question = useMemo<RouteQuestion | null>(() => scene && { kind: 'window', scene }, [scene]);
+  const answer = useAnswer<Extract<RouteAnswer, { kind: 'window' }>>(question, 'window');
+  if (answer?.found.ok === false) return { window: null, problem: problemText(answer.found.problem, write) };
+  return { window: answer?.found.ok ? answer.found.window : undefined, problem: null };
+}
+
+/** What the whole movement says of this scene; null as long as it is not known. */
+export function useProof(scene: Scene | null): Proof | null {
+  const question = useMemo<RouteQuestion | null>(() => scene && { kind: 'attempt', scene }, [scene]);
+  return useAnswer<Extract<RouteAnswer, { kind: 'attempt' }>>(question, 'attempt')?.proof ?? null;
+}
