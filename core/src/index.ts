@@ -48,6 +48,7 @@ export { USUAL_WIRE_m, wrapAllowance } from './measure/wire.ts';
 export { judgeUnit, LONGEST_HOSE_m, SHORTEST_HOSE_m } from './measure/unitDoubt.ts';
 export type { Point, Quad } from './trace/plane.ts';
 export type { TraceLine } from './trace/line.ts';
+export { measureLine } from './trace/line.ts';
 export type { EvenScale, Perspective, Traced, Tracing } from './trace/trace.ts';
 export { measureTracing } from './trace/trace.ts';
 export { judgeOfferUp } from './procedure/offerUp.ts';

@@ -11,14 +11,14 @@ export const TracingSchema = z.strictObject({
       z.strictObject({ kind: z.literal('even'), from: PointSchema, to: PointSchema, distance_m: Length_m }),
       z.strictObject({
         kind: z.literal('perspective'),
-        corners: z.tuple([PointSchema, PointSchema, PointSchema, PointSchema]),
+        corners: z.tuple([PointSchema, PointSchema, PointSchema, PointSchema]).readonly(),
         width_m: Length_m,
         height_m: Length_m,
       }),
     ])
     .nullable(),
   line: z.enum(['straight', 'smooth']),
-  points: z.array(PointSchema).max(60),
+  points: z.array(PointSchema).max(60).readonly(),
 });
 
 /** Its picture is a photograph of subject `trace`. */

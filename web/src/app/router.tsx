@@ -84,6 +84,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'measure/traces/:traceId',
+            lazy: async () => ({
+              Component: (await import('../features/trace/JobTracePage.tsx')).JobTracePage,
+            }),
+          },
+          {
             path: 'specify',
             lazy: async () => ({
               Component: (await import('../features/specify/SpecifyPage.tsx')).SpecifyPage,
@@ -192,6 +198,11 @@ export const router = createBrowserRouter([
         path: 'bench/donor',
         handle: BENCH,
         lazy: async () => ({ Component: (await import('../features/donor/DonorPage.tsx')).DonorPage }),
+      },
+      {
+        path: 'bench/trace',
+        handle: BENCH,
+        lazy: async () => ({ Component: (await import('../features/trace/TracePage.tsx')).TracePage }),
       },
       {
         path: 'bench/datums',

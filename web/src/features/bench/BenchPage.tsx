@@ -18,6 +18,12 @@ const TOOLS = [
       'A hose from the shelf against what is needed: length, ends, bends and threads, before anything is opened.',
   },
   {
+    to: '/bench/trace',
+    name: 'How long is what this picture shows?',
+    about:
+      'A line traced on a photograph or drawing: its length, legs, bends and angles, and how sure they are.',
+  },
+  {
     to: '/bench/datums',
     name: 'Which points does this length join?',
     about: 'One length as eye to eye, behind the necks and hose only, side by side on its drawing.',

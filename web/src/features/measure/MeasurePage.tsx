@@ -34,6 +34,7 @@ import { datumsFor, inDatum, orderDatumOf, orderOf, sameDatum } from './measureV
 import { PoseTable } from './PoseTable.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';
+import { TraceList } from '../trace/TraceList.tsx';
 
 export function MeasurePage() {
   const detail = useJob();
@@ -68,6 +69,7 @@ export function MeasurePage() {
           </Stack>
         </Sheet>
         <ReadingList hoseId={hose.hoseId} />
+        <TraceList />
       </Stack>
       <OrderColumn key={hose.hoseId} hose={hose} />
     </Columns>
