@@ -1,6 +1,7 @@
 /** What people really type, and what really goes wrong: each is caught, said, and nothing typed is lost. */
 import type { Page } from '@playwright/test';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
+import { sayHowItIsRead } from './support/measuring.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
 async function openJob(page: Page, own: Zephyrcombe, title: string, stage: string): Promise<void> {
@@ -14,6 +15,7 @@ test('a negative length and a length without unit are not recorded', async ({ pa
   const reading = page.getByLabel('Reading', { exact: true });
   const record = page.getByRole('button', { name: /^Record/ });
 
+  await sayHowItIsRead(page);
   await reading.fill('-928 mm');
   await expect(page.getByText('Must be more than nothing')).toBeVisible();
   await expect(record).toBeDisabled();
@@ -102,6 +104,7 @@ test('the database stops in the middle: a clear message, the typed reading kept,
   complaints.allow(/status of 503/);
   await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
   const reading = page.getByLabel('Reading', { exact: true });
+  await sayHowItIsRead(page);
   await reading.fill('931 mm');
   own.killDatabase();
   await page.getByRole('button', { name: 'Record 931 mm' }).click();
@@ -144,6 +147,7 @@ test('a sign-in that has run out leads to the sign-in page and back, with what w
 }) => {
   complaints.allow(/status of 401/);
   await openJob(page, own, 'Front hose round the new lamp guard', 'Measure');
+  await sayHowItIsRead(page);
   await page.getByLabel('Reading', { exact: true }).fill('926 mm');
   await page.context().clearCookies();
   await page.getByRole('button', { name: 'Record 926 mm' }).click();

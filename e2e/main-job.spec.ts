@@ -1,5 +1,6 @@
 /** The main job through the real interface: a new job on the shore bike's front hose, to the service record and past a restart. */
 import { expectAccessible } from './support/accessibility.ts';
+import { sayHowItIsRead } from './support/measuring.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
 test('one hose from tape measure to service record', async ({ page, own }) => {
@@ -24,6 +25,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
 
   // Measure: inches and millimetres, one reading behind the necks, a slipped one struck out
   const reading = page.getByLabel('Reading', { exact: true });
+  await sayHowItIsRead(page);
   await reading.fill('928 mm');
   await page.getByRole('button', { name: 'Record 928 mm' }).click();
   await reading.fill('36 5/8 in');
@@ -39,6 +41,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await expect(page.getByText('Struck out: The mark slipped')).toBeVisible();
   for (const check of [
     'Lever and bars set',
+    'Brackets and clips in place',
     'Left lock: no pull',
     'Right lock: no pull',
     'Full bump: the spare',
@@ -46,6 +49,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
     await page.getByText(check).click();
     await expect(page.getByRole('checkbox', { name: new RegExp(check) })).toBeChecked();
   }
+  await page.getByLabel('The maker counts from').selectOption({ label: 'eye centre to eye centre' });
   await expect(page.getByTestId('order-length')).toHaveText('942 mm');
   await page.getByRole('button', { name: 'working of order length' }).click();
   await expect(page.getByRole('dialog')).toContainText('s_max + slack');
@@ -67,6 +71,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
 
   // Fit
   for (const joint of [
+    'New hoses laid along',
     'Front master: on hand tight',
     'Front caliper: on hand tight',
     'Clips loose',

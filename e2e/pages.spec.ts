@@ -42,6 +42,9 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
     '/bench/hexagons?across=11/16+in&wrench=18+mm',
     '/bench/route',
+    '/bench/trace',
+    '/bench/datums?length=742+mm&from=1&a=banjo~20',
+    '/bench/bend?d=100+mm&du=120+mm&au=30+mm',
     '/bench/donor?need=742+mm&most=860+mm&length=717+mm&a=banjo~20~',
     ...corners.map((corner) => `/vehicles/${corner.vehicleId}/routes/${corner.id}`),
     `/vehicles/${outfit?.id}/routes/new`,
@@ -134,6 +137,10 @@ test('the whole way from sign-in to a recorded reading works by keyboard alone',
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Ends and ports' })).toBeVisible();
   await page.keyboard.press('2');
+  await page.getByLabel('Read from').focus();
+  await page.keyboard.press('ArrowDown');
+  await page.getByLabel('Wheel clear of the floor, hanging free').focus();
+  await page.keyboard.press('Space');
   await page.getByLabel('Reading', { exact: true }).focus();
   await page.keyboard.type('927');
   await page.keyboard.press('Enter');

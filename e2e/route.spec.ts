@@ -204,3 +204,64 @@ test('a donor that is too short is stopped before anything is opened', async ({ 
   await page.getByLabel(/^Its length/).fill('560 mm');
   await expect(page.getByRole('heading', { name: /^Too long: 105/ })).toBeVisible();
 });
+
+test('ends are searched, one is put on the bench beside the one laid aside, and handed to Specify', async ({
+  page,
+  own,
+}) => {
+  test.slow();
+  const [job] = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT id, vehicleId FROM job WHERE title LIKE 'Raised bars%'`,
+  );
+  const [hose] = await own.query<{ id: string }>(
+    `SELECT hose.id FROM hose JOIN circuit ON circuit.id = hose.circuitId
+      WHERE circuit.vehicleId = '${job?.vehicleId}' AND hose.name = 'Right hose'`,
+  );
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/measure?hose=${hose?.id}`);
+  await page.getByRole('link', { name: 'Open the route' }).click();
+  await expect(window_(page)).toHaveText(/\d+–\d+/);
+  const before = await page.getByLabel('Length, port to port').inputValue();
+
+  // A search can be stopped, and begun again with less to choose from.
+  await page.getByRole('button', { name: 'Search the ends' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Search for ends' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop the search' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Search for ends' })).toBeHidden();
+  for (const bend of ['20°', '30°', '60°', '75°', '90°'])
+    await page.getByRole('checkbox', { name: bend, exact: true }).locator('xpath=ancestor::label').click();
+  await page.getByText('The first end may be turned').click();
+  await page.getByRole('button', { name: 'Lay this one aside' }).click();
+  await page.getByRole('button', { name: 'Search the ends' }).click();
+  const found = page.getByRole('table', { name: 'Ends found' });
+  await expect(found.getByRole('row')).toHaveCount(5, { timeout: 60_000 });
+  await found.getByRole('button', { name: 'look at it' }).first().click();
+  const compared = page.getByRole('row', { name: /^length window/ });
+  await expect(compared.getByRole('cell')).toHaveText([/\d+–\d+/, /\d+–\d+/]);
+  await expect(
+    page
+      .getByRole('row', { name: /^length \d/ })
+      .getByRole('cell')
+      .first(),
+  ).toHaveText(before);
+  await expect(page.locator('[data-aside="side"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Change places' }).click();
+  await expect(page.getByLabel('Length, port to port')).toHaveValue(before);
+
+  const ends = (await found.getByRole('rowheader').first().textContent()) ?? '';
+  const bends = [...ends.matchAll(/(\d+)°/g)].map(([, bend]) => Number(bend));
+  await found.getByRole('button', { name: 'hand to Specify' }).first().click();
+  await expect(page).toHaveURL(/\/specify\?hose=/);
+  const kept = async () => {
+    const [row] = await own.query<{ endA: unknown; endB: unknown }>(
+      `SELECT endA, endB FROM job_hose WHERE jobId = '${job?.id}' AND hoseId = '${hose?.id}'`,
+    );
+    return [row?.endA, row?.endB].map((end) => {
+      const { neckAngle_rad } = (typeof end === 'string' ? JSON.parse(end) : end) as {
+        neckAngle_rad: number;
+      };
+      return Math.round((neckAngle_rad * 180) / Math.PI);
+    });
+  };
+  await expect.poll(kept).toEqual(bends);
+});

@@ -98,6 +98,7 @@ const KeepOutSchema = z.strictObject({
   solid: SolidSchema,
   nature: z.enum(NATURES),
   gap_m: z.number().min(0).max(0.5).nullable(),
+  sleeved: z.boolean().optional(),
 });
 
 /** How a corner moves, what stands in the way, and the hoses that pass there. */

@@ -16,7 +16,12 @@ type Sentences = {
 
 const eyesWord = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
-const NATURE_WORDS = { hot: 'A hot part', moving: 'A moving part', still: 'Any part' } as const;
+const NATURE_WORDS = {
+  hot: 'A hot part',
+  moving: 'A moving part',
+  still: 'Any part',
+  service: 'Any part',
+} as const;
 
 const holdName = (hold: string) =>
   hold === 'start' ? 'the first end' : hold === 'end' ? 'the far end' : `clip ${hold}`;
@@ -125,10 +130,21 @@ const SENTENCES: Sentences = {
     title: `Too near the ${lower(evidence.part)}`,
     advice: `${gapWords(evidence.gap_m, write)} ${NATURE_WORDS[evidence.nature]} needs ${write.length(evidence.wanted_m)} (our default). Move a clip, turn an end or change the length.`,
   }),
+  M16: (evidence, write) => ({
+    title: `Comes within ${write.length(evidence.gap_m)} of the ${lower(evidence.part)}`,
+    advice: 'What touches chafes to a pinhole. Add a sleeve or grommet there, or move a clip.',
+  }),
   M17: (evidence, write) => ({
     title: `Lifted by ${write.length(evidence.lift_m)}, droop not measured`,
     advice:
       'How high it stands is not how low the wheel hangs. The lift has been added; with the parts in, measure how much lower the wheel hangs and enter that.',
+  }),
+  M18: ({ part, turn_rad }, write) => ({
+    title: `The ${lower(part)} is covered`,
+    advice:
+      turn_rad === null
+        ? 'The hose would have to come off to get at it. Choose another end or another way.'
+        : `The hose would have to come off to get at it. Turn this end by ${write.angle(Math.abs(turn_rad))} ${turn_rad > 0 ? 'against' : 'with'} the clock, seen with the bolt pointing at you.`,
   }),
   M19: () => ({
     title: 'Clocking missing',

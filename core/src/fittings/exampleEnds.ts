@@ -4,14 +4,18 @@
  */
 import type { EndGeometry } from './end.ts';
 
-export const EXAMPLE_BENDS_deg = [0, 20, 45, 90] as const;
+/** The bends that are sold: the trade's list, common practice, no published source. */
+export const EXAMPLE_BENDS_deg = [0, 20, 30, 45, 60, 75, 90] as const;
 export type ExampleBend_deg = (typeof EXAMPLE_BENDS_deg)[number];
 
 /** Ferrule to apex and apex to eye, millimetres. */
 const DIMENSIONS_mm: Readonly<Record<ExampleBend_deg, readonly [number, number]>> = {
   0: [32, 0],
   20: [22, 14],
+  30: [22, 14],
   45: [22, 15],
+  60: [21, 16],
+  75: [20, 17],
   90: [20, 18],
 };
 const NECK_mm = 25;

@@ -55,7 +55,10 @@ export interface CautionEvidence {
     readonly gap_m: number;
     readonly wanted_m: number;
   };
+  M16: { readonly part: string; readonly gap_m: number };
   M17: { readonly lift_m: number };
+  /** `turn_rad` is null where no turn of the end clears it. */
+  M18: { readonly part: string; readonly turn_rad: number | null };
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
   M21: { readonly certain: boolean; readonly other: string };

@@ -5,11 +5,9 @@ import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { EndFamily } from '../fittings/end.ts';
+import { EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { dot, norm } from '../geometry/vector.ts';
-
-/** Bends sold, degrees; the trade's list, common practice. */
-export const BENDS_ON_OFFER_deg = [0, 20, 30, 45, 60, 75, 90] as const;
 
 const BANJO: Formula = { expression: 'bend = asin(d·a)', source: 'bendDirection' };
 const THREADED: Formula = { expression: 'bend = acos(d·p)', source: 'bendDirection' };
@@ -38,7 +36,7 @@ export function bendNeeded(family: EndFamily, direction: Vector, axis: Vector): 
   const between_rad = Math.acos(cosine);
   const needed_rad = family === 'banjo' ? Math.asin(cosine) : between_rad;
   const needed_deg = (needed_rad * 180) / Math.PI;
-  const nearest_deg = [...BENDS_ON_OFFER_deg].sort(
+  const nearest_deg = [...EXAMPLE_BENDS_deg].sort(
     (a, b) => Math.abs(a - needed_deg) - Math.abs(b - needed_deg),
   )[0];
   const between = term('angle', 'betweenDirections', angle(between_rad));

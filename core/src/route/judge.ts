@@ -63,7 +63,8 @@ export function roomIn({ keepOuts }: Scene, { gaps }: ScenePose): SceneVerdict['
   let best: SceneVerdict['room'] = null;
   for (const [index, keepOut] of keepOuts.entries()) {
     const gap = gaps[index];
-    if (!gap) continue;
+    // What has to be reached for service is no danger on the road; it is judged as installed.
+    if (!gap || keepOut.nature === 'service') continue;
     const spare_m = gap.gap_m - leastGap_m(keepOut);
     if (!best || spare_m < best.spare_m) best = { spare_m, gap_m: gap.gap_m, keepOut: index };
   }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { CautionId } from '../mistakes/caution.ts';
-import { distanceBetween } from '../geometry/vector.ts';
+import { add, distanceBetween, dot, scaled, unit } from '../geometry/vector.ts';
 import { mirrored, sceneOf } from './corner.ts';
+import { fittedEnd } from './fittedEnd.ts';
 import { sceneWindow } from './judge.ts';
 import { rodPoints } from './measures.ts';
 import { CORNER_PATTERNS, PATTERN_CORNERS } from './patternCorners.ts';
@@ -126,6 +127,53 @@ describe('cautions of a route, each where it is made', () => {
 
   test('M10: a bend under what the hose stands', () => {
     expect(cautionsOf(hosed(SAMPLE_FORK, { leastRadius_m: 0.2 }))).toEqual(['M10']);
+  });
+
+  test('M16: a still part that the hose comes near, until a sleeve lies there', () => {
+    const [leg] = SAMPLE_FORK.keepOuts.filter(({ nature }) => nature === 'still');
+    if (!leg) throw new Error('no still part');
+    const alone = (part: typeof leg) => cautionsOf({ ...SAMPLE_FORK, keepOuts: [part] });
+    expect(alone(leg)).toEqual([]);
+    expect(alone({ ...leg, gap_m: 0.3 })).toEqual(['M16']);
+    expect(alone({ ...leg, gap_m: 0.3, sleeved: true })).toEqual([]);
+    // A sleeve is no answer where the hose would have to run through the part, nor to heat.
+    const through = {
+      ...leg,
+      solid: { shape: 'sphere', centre_m: [0.13, -0.2, 0.7], radius_m: 0.1 },
+    } as const;
+    expect(alone({ ...through, sleeved: true })).toEqual(['M15']);
+    expect(alone({ ...leg, nature: 'hot', gap_m: 0.3, sleeved: true })).toEqual(['M15']);
+  });
+
+  test('M18: a fitting over a pad pin, and the turn of the eye that clears it', () => {
+    const { end } = SAMPLE_FORK.hose;
+    const pin = (radius_m: number): Scene => ({
+      ...SAMPLE_FORK,
+      keepOuts: [
+        {
+          id: 'pin',
+          name: 'Pad pin',
+          body: end.body,
+          nature: 'service',
+          gap_m: null,
+          solid: { shape: 'sphere', centre_m: add(end.port_m, scaled(unit(end.outward), 0.024)), radius_m },
+        },
+      ],
+    });
+    const result = proofOf(pin(0.004));
+    if (!result.ok) throw new Error(result.problem.code);
+    // It is no danger on the road: the route holds all the same.
+    expect(result.value.holds).toBe(true);
+    expect(result.cautions.map(({ id }) => id)).toEqual(['M18']);
+    const [caution] = result.cautions;
+    const turn_rad = caution?.id === 'M18' ? caution.evidence.turn_rad : null;
+    expect(Math.abs(turn_rad ?? 0)).toBeGreaterThan(0);
+    const bend_deg =
+      (Math.asin(Math.abs(dot(unit(end.outward), unit(end.eyeAxis ?? [0, 0, 1])))) * 180) / Math.PI;
+    const turned = hosed(pin(0.004), { end: fittedEnd(end, { bend_deg, turn_rad: turn_rad ?? 0 }) });
+    expect(cautionsOf(turned)).not.toContain('M18');
+    // A part that surrounds the port is covered whichever way the eye is turned.
+    expect(proofOf(pin(0.06))).toMatchObject({ cautions: [{ id: 'M18', evidence: { turn_rad: null } }] });
   });
 
   test('M05: a loop that finds the tyre at full bump, M15: a hot part too near elsewhere', () => {

@@ -16,6 +16,7 @@ import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf } from './rig.ts';
 import type { Scene, ScenePose } from './scene.ts';
+import { serviceCautions } from './service.ts';
 import { chordRange_m, imposedTwist_rad, leastGap_m, spansOf } from './scene.ts';
 
 const TAUT: Formula = {
@@ -90,7 +91,7 @@ export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
 
 /**
  * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for
- * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15. Problem: a scene that cannot be solved.
+ * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15, M16, M18. Problem: a scene that cannot be solved.
  */
 export function proveRoute(
   scene: Scene,
@@ -123,7 +124,10 @@ export function proveRoute(
     imposedTwist_rad: imposedTwist_rad(poses, installed),
     bound_m: lowerBound_m(scene, grid),
   };
-  return calculated(proof, workingOf(scene, proof, worstChord, poses.length), cautionsOf(scene, grid, proof));
+  return calculated(proof, workingOf(scene, proof, worstChord, poses.length), [
+    ...cautionsOf(scene, grid, proof),
+    ...serviceCautions(scene, installed),
+  ]);
 }
 
 const tautSpan = ({ spans }: ScenePose) => {
@@ -284,15 +288,17 @@ function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Ca
     cautions.push(
       part.nature === 'moving' && share >= BUMP_SHARE
         ? { id: 'M05', evidence: { spare_m: null, loop: { part: part.name, gap_m: proof.room.gap_m } } }
-        : {
-            id: 'M15',
-            evidence: {
-              part: part.name,
-              nature: part.nature,
-              gap_m: proof.room.gap_m,
-              wanted_m: leastGap_m(part),
+        : part.nature === 'still' && proof.room.gap_m >= 0
+          ? { id: 'M16', evidence: { part: part.name, gap_m: proof.room.gap_m } }
+          : {
+              id: 'M15',
+              evidence: {
+                part: part.name,
+                nature: part.nature,
+                gap_m: proof.room.gap_m,
+                wanted_m: leastGap_m(part),
+              },
             },
-          },
     );
   }
   if (rig.kind === 'fork' && rig.travel_m >= LONG_TRAVEL_m)

@@ -45,11 +45,17 @@ export interface SceneHose {
   readonly leastRadius_m: number;
 }
 
-export const NATURES = ['hot', 'moving', 'still'] as const;
+/** `service`: the way out of a pad pin, a nipple, whatever has to be reached without undoing the hose. */
+export const NATURES = ['hot', 'moving', 'still', 'service'] as const;
 export type Nature = (typeof NATURES)[number];
 
 /** What has to stay free: hot and moving parts, our defaults; the shop or the maker may say otherwise. */
-export const LEAST_GAP_m: Readonly<Record<Nature, number>> = { hot: 0.025, moving: 0.01, still: 0.005 };
+export const LEAST_GAP_m: Readonly<Record<Nature, number>> = {
+  hot: 0.025,
+  moving: 0.01,
+  still: 0.005,
+  service: 0.005,
+};
 
 export interface KeepOut {
   readonly id: string;
@@ -59,6 +65,8 @@ export interface KeepOut {
   readonly nature: Nature;
   /** Null: the default of its nature. */
   readonly gap_m: number | null;
+  /** A sleeve or grommet lies on the hose there: it may touch. Of still parts only. */
+  readonly sleeved?: boolean | undefined;
 }
 
 export interface Scene {
@@ -67,7 +75,8 @@ export interface Scene {
   readonly keepOuts: readonly KeepOut[];
 }
 
-export const leastGap_m = (keepOut: KeepOut): number => keepOut.gap_m ?? LEAST_GAP_m[keepOut.nature];
+export const leastGap_m = ({ gap_m, nature, sleeved }: KeepOut): number =>
+  sleeved && nature === 'still' ? 0 : (gap_m ?? LEAST_GAP_m[nature]);
 
 export interface Span {
   /** What holds it, by name: `start`, a clip's id, `end`. */
@@ -233,13 +242,22 @@ function clockingOf({ rig, hose }: Scene, pose: RigPose, spans: readonly SpanPos
 function gapsOf({ rig, hose, keepOuts }: Scene, pose: RigPose, spans: readonly SpanPose[]): readonly Gap[] {
   if (keepOuts.length === 0) return [];
   const lines = spans.map((span) => rodLine(span.ends, span.shape));
-  return keepOuts.map(({ body, solid }) => {
+  return keepOuts.map(({ body, solid, nature }) => {
     const part = placed(solid, placementOf(rig, body, pose));
     let nearest: Gap = { gap_m: Infinity, point_m: [0, 0, 0] };
-    for (const line of lines) nearest = nearestOn(line, part, nearest);
+    // A fitting is in the way of a pad pin as much as its hose is.
+    const inTheWay = nature === 'service' ? [...lines, ...fittingsOf(rig, hose, pose)] : lines;
+    for (const line of inTheWay) nearest = nearestOn(line, part, nearest);
     return { ...nearest, gap_m: nearest.gap_m - hose.outside_m / 2 };
   });
 }
+
+/** The rigid pieces, each from its port to where its hose begins to bend. */
+const fittingsOf = (rig: Rig, hose: SceneHose, pose: RigPose): readonly Float64Array[] =>
+  [hose.start, hose.end].map(({ body, port_m, outward, rigid_m }) => {
+    const { point } = placementOf(rig, body, pose);
+    return Float64Array.from([...point(port_m), ...point(add(port_m, scaled(unit(outward), rigid_m)))]);
+  });
 
 /** Between the nodes a hose may come nearer than at them: sixths of the two pieces beside the nearest node. */
 const BETWEEN = 6;

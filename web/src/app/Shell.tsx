@@ -15,6 +15,7 @@ import { CrumbContext } from './crumb.ts';
 import { PersonContext } from './SessionContext.ts';
 import { SettingsDialog } from './SettingsDialog.tsx';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
+import { useTopOfPage } from './useTopOfPage.ts';
 import { useShortcuts } from './useShortcuts.ts';
 
 const Bar = styled.header`
@@ -106,6 +107,7 @@ export function Shell() {
   const session = useQuery(sessionQuery);
   const location = useLocation();
   const navigate = useNavigate();
+  useTopOfPage();
   const client = useQueryClient();
   const matches = useMatches();
   const [leaf, setLeaf] = useState<'units' | 'keys' | null>(null);

@@ -8,7 +8,7 @@ import type {
   Scene,
   WrongEnd,
 } from '@zephyrcombe/core';
-import { BENDS_ON_OFFER_deg, END_FAMILIES, judgeDonor, THREADS } from '@zephyrcombe/core';
+import { EXAMPLE_BENDS_deg, END_FAMILIES, judgeDonor, THREADS } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/contract';
 import { problemText } from '@zephyrcombe/contract';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -133,7 +133,7 @@ export function EndPicks({ name, end, onEnd }: EndPicksProps) {
         <Pick
           label={`${name}, bend`}
           value={String(end.angle_deg)}
-          options={BENDS_ON_OFFER_deg.map((value) => ({ value: String(value), text: `${value}°` }))}
+          options={EXAMPLE_BENDS_deg.map((value) => ({ value: String(value), text: `${value}°` }))}
           onChange={(text) => onEnd({ ...end, angle_deg: Number(text) })}
         />
       </div>

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { BENDS_ON_OFFER_deg, END_FAMILIES, THREADS } from '@zephyrcombe/core';
+import { EXAMPLE_BENDS_deg, END_FAMILIES, THREADS } from '@zephyrcombe/core';
 import { endOf, nearestAngle_deg, readEnd, writeEnd } from './donorState.ts';
 
 test('an end goes through the address as it was', () => {
   fc.assert(
     fc.property(
       fc.constantFrom(...END_FAMILIES),
-      fc.constantFrom(...BENDS_ON_OFFER_deg),
+      fc.constantFrom(...EXAMPLE_BENDS_deg),
       fc.constantFrom('', ...THREADS.map(({ designation }) => designation)),
       (family, angle_deg, thread) => {
         const end = { family, angle_deg, thread };

@@ -1,6 +1,6 @@
 /** A hose that is offered, as it stands in the address or in a draft. */
 import type { DonorEnd, EndFamily } from '@zephyrcombe/core';
-import { BENDS_ON_OFFER_deg, END_FAMILIES, threadNamed } from '@zephyrcombe/core';
+import { EXAMPLE_BENDS_deg, END_FAMILIES, threadNamed } from '@zephyrcombe/core';
 
 export interface OfferedEnd {
   readonly family: EndFamily;
@@ -29,7 +29,7 @@ export function readEnd(text: string | null): OfferedEnd {
   const [family, angle, thread = ''] = (text ?? '').split('~');
   return {
     family: END_FAMILIES.find((known) => known === family) ?? PLAIN.family,
-    angle_deg: BENDS_ON_OFFER_deg.find((known) => String(known) === angle) ?? 0,
+    angle_deg: EXAMPLE_BENDS_deg.find((known) => String(known) === angle) ?? 0,
     thread: threadNamed(thread)?.designation ?? '',
   };
 }
@@ -40,5 +40,5 @@ export const writeEnd = ({ family, angle_deg, thread }: OfferedEnd): string =>
 /** The nearest bend on offer to an angle. */
 export function nearestAngle_deg(angle_rad: number): number {
   const away = (bend_deg: number) => Math.abs(bend_deg - (angle_rad * 180) / Math.PI);
-  return [...BENDS_ON_OFFER_deg].sort((a, b) => away(a) - away(b))[0] ?? 0;
+  return [...EXAMPLE_BENDS_deg].sort((a, b) => away(a) - away(b))[0] ?? 0;
 }

@@ -101,7 +101,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
   const finished = detail.job.status === 'finished';
   const name = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? 'Hose';
-  const route = useKeptRoute(detail.job.vehicleId, hose.hoseId);
+  const route = useKeptRoute(detail.job.vehicleId, hose.hoseId, detail.job.id);
   const byTape = orderOf(detail, hose);
   const tape_m = byTape.ok ? byTape.value.order_m : null;
   const result = orderOf(detail, hose, agreedShort_m(route, tape_m));

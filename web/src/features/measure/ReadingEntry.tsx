@@ -69,6 +69,8 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
     boltA_m: bolt_m(fitted?.fromJointId),
     boltB_m: bolt_m(fitted?.toJointId),
   });
+  // A bare number is asked about at its field.
+  const doubtful = cautions.filter((one) => one.id !== 'M04' || one.evidence.unit !== null);
   const converted = reading?.converted ?? null;
   const ready = converted?.ok === true;
 
@@ -181,7 +183,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
               )}
             </Beside>
           ) : null}
-          <Cautions cautions={cautions} answering={take.error?.code === 'stop-not-answered'} />
+          <Cautions cautions={doubtful} answering={take.error?.code === 'stop-not-answered'} />
           <SaveProblem save={take} />
           <div>
             <PrimaryButton isDisabled={!ready || take.isPending} onPress={send}>

@@ -1,6 +1,13 @@
 /** From what was typed for a reading to what is recorded; null where something is still missing. */
 import type { Caution, EndGeometry, LengthDatum, Result, TightBends, WireWrap } from '@zephyrcombe/core';
-import { convertLength, judgeUnit, parseQuantity, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
+import {
+  convertLength,
+  judgeUnit,
+  parseQuantity,
+  sealingDatum,
+  USUAL_LEAST_RADIUS_m,
+  wrapAllowance,
+} from '@zephyrcombe/core';
 import { readQuantity } from '../../quantities/QuantityField.tsx';
 import type { ReadingDraft, WireDraft } from './readingDraft.ts';
 
@@ -27,7 +34,7 @@ export interface TypedReading {
 
 export interface ReadReading {
   readonly reading: TypedReading | null;
-  /** M04, as soon as there is a number. */
+  /** M04, as soon as there is a number; M08 for wire whose bends nobody counted. */
   readonly cautions: readonly Caution[];
   /** What keeps it from being recorded, for the person who types. */
   readonly missing: string | null;
@@ -59,8 +66,12 @@ export function readReading(draft: ReadingDraft, situation: Situation): ReadRead
     draft.aid === 'wire' ? readWire(draft.wire, datum, situation) : { wrap: null, tightBends: null };
   if (wire === null)
     return nothing('Turns of the wire, its thickness and its bends: one of them is no figure.');
+  const uncounted: readonly Caution[] =
+    draft.aid === 'wire' && wire.tightBends === null
+      ? [{ id: 'M08', evidence: { bends: null, least_m: USUAL_LEAST_RADIUS_m, added_m: 0 } }]
+      : [];
   return {
-    cautions,
+    cautions: [...cautions, ...uncounted],
     missing: null,
     reading: {
       typed: length.typed,

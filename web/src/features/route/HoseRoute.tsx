@@ -21,7 +21,7 @@ export interface KeptRoute extends RouteWindow {
 }
 
 /** The kept route of a hose, with the lengths that hold by it. */
-export function useKeptRoute(vehicleId: string, hoseId: string): KeptRoute {
+export function useKeptRoute(vehicleId: string, hoseId: string, jobId: string): KeptRoute {
   const { data } = useQuery(cornersQuery(vehicleId));
   const kept = data?.items.find(({ corner }) => corner.hoses.some(({ id }) => id === hoseId));
   const corner: Corner | undefined = kept?.corner;
@@ -31,7 +31,7 @@ export function useKeptRoute(vehicleId: string, hoseId: string): KeptRoute {
     isKnown: data !== undefined,
     scene,
     link: kept
-      ? `/vehicles/${vehicleId}/routes/${kept.id}?hose=${hoseId}`
+      ? `/vehicles/${vehicleId}/routes/${kept.id}?hose=${hoseId}&job=${jobId}`
       : `/vehicles/${vehicleId}/routes/new?hose=${hoseId}`,
   };
 }

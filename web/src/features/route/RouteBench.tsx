@@ -1,5 +1,5 @@
 /** The route bench: three views to scale, the movement, the figures that decide, and the length with its window. */
-import type { Corner, CornerHose, RigPose } from '@zephyrcombe/core';
+import type { Corner, CornerHose, FoundFitting, RigPose, Scene } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
@@ -13,6 +13,8 @@ import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
 import { MAP_FIGURES, withHose } from './benchState.ts';
 import type { RouteFrame } from './compute.ts';
 import { RouteComputer } from './compute.ts';
+import { Comparison } from './Comparison.tsx';
+import { FittingFinder } from './FittingFinder.tsx';
 import { handlesOf } from './handles.ts';
 import { LengthCurves } from './LengthCurves.tsx';
 import { PoseMap } from './PoseMap.tsx';
@@ -48,9 +50,10 @@ const Editor = memo(SceneEditor);
 interface RouteBenchProps {
   readonly state: RouteState;
   readonly dispatch: (action: RouteAction) => void;
+  readonly onHand?: ((found: FoundFitting) => void) | null;
 }
 
-export function RouteBench({ state, dispatch }: RouteBenchProps) {
+export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) {
   const write = useWriter();
   const { corner, hoseId, pose } = state;
   const scene = useMemo(() => sceneOf(corner, hoseId), [corner, hoseId]);
@@ -61,6 +64,10 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
   const resting = useDeferredValue(state);
   const restingLine = useDeferredValue(shown?.line ?? null);
   const [map, setMap] = useState<MapFigure>('radius');
+  const [laidAside, setAside] = useState<CornerHose | null>(null);
+  // What was laid aside belongs to its hose.
+  const aside = laidAside?.id === hose.id ? laidAside : null;
+  const asideLine = useAsideLine(scene, aside, pose);
   const [ref, width_px] = useWidth<HTMLDivElement>(840);
   const bounds = useBounds(corner, hose, frame);
 
@@ -79,7 +86,17 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
     projection(view, bounds, perMetre_px),
   ) as [Projection, Projection, Projection];
   const isUnderTop = inRow && side.height_px - top.height_px >= LEAST_MAP_px;
-  const viewProps = { rig: corner.rig, hose, keepOuts: corner.keepOuts, pose, frame, shown, onHose, onRest };
+  const viewProps = {
+    rig: corner.rig,
+    hose,
+    keepOuts: corner.keepOuts,
+    pose,
+    frame,
+    shown,
+    asideLine,
+    onHose,
+    onRest,
+  };
   const said = [
     poseText(corner.rig, pose, write),
     shown?.radius_m ? `bend ${write.length(shown.radius_m)}` : 'no bend to show',
@@ -173,9 +190,42 @@ export function RouteBench({ state, dispatch }: RouteBenchProps) {
           </Sheet>
         </Stack>
       </Columns>
+      <FittingFinder
+        scene={scene}
+        onLook={(found) => onHose({ ...hose, ...found }, `found ${JSON.stringify(found.end.outward)}`)}
+        onHand={onHand}
+      />
+      <Comparison
+        scene={scene}
+        hose={hose}
+        frame={frame}
+        window={curvesAreOld ? undefined : curves?.window}
+        aside={aside}
+        onAside={setAside}
+        onSwap={() => {
+          if (!aside) return;
+          onHose({ ...aside, id: hose.id, name: hose.name }, `swap ${aside.length_m} ${hose.length_m}`);
+          setAside(hose);
+        }}
+      />
       <Editor state={resting} dispatch={dispatch} line={restingLine} />
     </Stack>
   );
+}
+
+/** The candidate that was laid aside, in the pose that is looked at. */
+function useAsideLine(
+  { rig, keepOuts }: Scene,
+  aside: CornerHose | null,
+  pose: RigPose,
+): Float32Array | null {
+  const computer = useMemo(() => {
+    if (aside === null) return null;
+    const own = new RouteComputer();
+    own.frame({ rig, keepOuts, hose: aside }, { across: 0, down: 0 }, false);
+    return own;
+  }, [rig, keepOuts, aside]);
+  return useMemo(() => computer?.shown(pose)?.line ?? null, [computer, pose]);
 }
 
 /** Round everything as it was last settled: while something is dragged the paper does not move under the hand. */

@@ -4,9 +4,10 @@ import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
-import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
+import { Fine, Head, Page, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { readRoute, routeReducer, writeRoute } from './benchState.ts';
+import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
 
 /** Written into the address when the hand rests. */
@@ -25,11 +26,21 @@ export function RouteBenchPage() {
     );
     return () => clearTimeout(timer);
   }, [state, setQuery]);
-  const { corner, pattern, hoseId } = state;
+  const { corner, pattern } = state;
   return (
     <Page>
       <Stack $gap={14}>
-        <Line $gap={14} style={{ alignItems: 'end' }}>
+        <RouteBar
+          state={state}
+          dispatch={dispatch}
+          more={
+            <PlainButton
+              onPress={() => dispatch({ type: 'change', corner: mirrored(corner), field: 'mirrored' })}
+            >
+              Other side
+            </PlainButton>
+          }
+        >
           <div style={{ flex: '1 1 320px' }}>
             <Head>Does it reach, bend and clear?</Head>
             <Fine>A free hose over the whole movement. The vehicle maker’s routing comes first.</Fine>
@@ -51,28 +62,7 @@ export function RouteBenchPage() {
               }}
             />
           </div>
-          {corner.hoses.length > 1 ? (
-            <div style={{ flex: '0 1 200px' }}>
-              <Pick
-                label="Hose"
-                value={hoseId}
-                options={corner.hoses.map(({ id, name }) => ({ value: id, text: name }))}
-                onChange={(id) => dispatch({ type: 'hose', hoseId: id })}
-              />
-            </div>
-          ) : null}
-          <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
-            Undo
-          </PlainButton>
-          <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
-            Redo
-          </PlainButton>
-          <PlainButton
-            onPress={() => dispatch({ type: 'change', corner: mirrored(corner), field: 'mirrored' })}
-          >
-            Other side
-          </PlainButton>
-        </Line>
+        </RouteBar>
         {start.wrong ? (
           <Notice severity="warn" title="The address does not hold a corner that can be read">
             <p>{start.wrong}. The fork pattern is shown instead; ask whoever sent the link for a new one.</p>

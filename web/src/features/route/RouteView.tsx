@@ -45,6 +45,8 @@ interface RouteViewProps {
   readonly pose: RigPose;
   readonly frame: RouteFrame | null;
   readonly shown: ShownPose | null;
+  /** Of the candidate that was laid aside, in the same pose. */
+  readonly asideLine: Float32Array | null;
   readonly onHose: (hose: CornerHose, field: string) => void;
   readonly onRest: () => void;
 }
@@ -62,6 +64,16 @@ export function RouteView(props: RouteViewProps) {
     >
       <Parts projection={projection} rig={rig} keepOuts={keepOuts} pose={pose} named={view === 'side'} />
       {frame ? <Sweep projection={projection} frame={frame} /> : null}
+      {props.asideLine ? (
+        <path
+          data-aside={view}
+          d={pathOf(projection, props.asideLine)}
+          fill="none"
+          stroke={colour('ink')}
+          strokeWidth="2"
+          strokeDasharray="7 5"
+        />
+      ) : null}
       {shown?.line ? (
         <>
           <path
@@ -91,7 +103,7 @@ export function RouteView(props: RouteViewProps) {
   );
 }
 
-const NATURE_STROKE = { hot: 'danger', moving: 'ink', still: 'inkSoft' } as const;
+const NATURE_STROKE = { hot: 'danger', moving: 'ink', still: 'inkSoft', service: 'action' } as const;
 
 interface PartsProps {
   readonly projection: Projection;

@@ -4,7 +4,7 @@ import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TextField } from '../../design/fields.tsx';
+import { Pick, TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../design/layout.ts';
 import { colour, FONT, SIZE } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
@@ -70,7 +70,12 @@ const BODY_NAMES: Readonly<Record<RigBody, string>> = {
   knuckle: 'knuckle',
   axle: 'axle',
 };
-const NATURE_NAMES = { hot: 'hot', moving: 'moving', still: 'still' } as const;
+const NATURE_NAMES = {
+  hot: 'hot',
+  moving: 'moving',
+  still: 'still',
+  service: 'to be reached: pad pin, nipple',
+} as const;
 
 interface SceneEditorProps {
   readonly state: RouteState;
@@ -152,6 +157,16 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
                     }
                   />
                 </div>
+                {part.nature === 'still' ? (
+                  <Tick
+                    isSelected={part.sleeved ?? false}
+                    onChange={(sleeved) =>
+                      change((now) => partWith(now, part.id, { sleeved }), `${part.id} sleeve`)
+                    }
+                  >
+                    sleeve or grommet there<Unseen>, {part.name}</Unseen>
+                  </Tick>
+                ) : null}
                 <TextButton
                   onPress={() =>
                     change(

@@ -19,7 +19,9 @@ import { Pick, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Line, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { routeReducer, startState } from './benchState.ts';
+import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
+import { useHandToJob } from './useHandToJob.ts';
 
 export function VehicleRoutePage() {
   const { vehicleId = '', cornerId = '' } = useParams();
@@ -116,10 +118,19 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
   const theirs =
     save.error?.code === 'stale-write' ? SavedCornerSchema.safeParse(save.error.details?.current) : null;
   const hose = state.corner.hoses.find(({ id }) => id === state.hoseId);
+  const { hand, edit } = useHandToJob(query.get('job'), state.hoseId);
   return (
     <Page>
       <Stack $gap={14}>
-        <Line $gap={14} style={{ alignItems: 'end' }}>
+        <RouteBar
+          state={state}
+          dispatch={dispatch}
+          more={
+            <PrimaryButton isDisabled={draft === null || save.isPending} onPress={() => send()}>
+              {draft === null ? 'Saved' : 'Save the routes'}
+            </PrimaryButton>
+          }
+        >
           <div style={{ flex: '1 1 260px' }}>
             <Head>{state.corner.name}</Head>
             <Fine>
@@ -127,26 +138,7 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
               routing comes first.
             </Fine>
           </div>
-          {state.corner.hoses.length > 1 ? (
-            <div style={{ flex: '0 1 220px' }}>
-              <Pick
-                label="Hose"
-                value={state.hoseId}
-                options={state.corner.hoses.map(({ id, name }) => ({ value: id, text: name }))}
-                onChange={(hoseId) => dispatch({ type: 'hose', hoseId })}
-              />
-            </div>
-          ) : null}
-          <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
-            Undo
-          </PlainButton>
-          <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
-            Redo
-          </PlainButton>
-          <PrimaryButton isDisabled={draft === null || save.isPending} onPress={() => send()}>
-            {draft === null ? 'Saved' : 'Save the routes'}
-          </PrimaryButton>
-        </Line>
+        </RouteBar>
         {isRestored ? (
           <Notice severity="note" title="Your unsaved routes are back">
             <TextButton onPress={() => discard(saved.corner)}>Go back to what is saved</TextButton>
@@ -169,7 +161,8 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
         ) : (
           <SaveProblem save={save} />
         )}
-        <RouteBench state={state} dispatch={dispatch} />
+        <RouteBench state={state} dispatch={dispatch} onHand={hand} />
+        <SaveProblem save={edit} />
         <Sheet>
           <SheetTitle>What this is</SheetTitle>
           <Line $gap={14} style={{ alignItems: 'end' }}>

@@ -1,0 +1,54 @@
+/** Whether pads, pins and nipples can be reached with the hose on, and how far an end has to be turned where not. */
+import type { Caution } from '../mistakes/caution.ts';
+import { fittedEnd } from './fittedEnd.ts';
+import { gridOf } from './rig.ts';
+import type { KeepOut, Scene, SceneEnd, ScenePose } from './scene.ts';
+import { leastGap_m, solveScene } from './scene.ts';
+
+const STEP_rad = (5 * Math.PI) / 180;
+/** Half round: further, and the end points back at the part. */
+const STEPS = 18;
+
+/** M18 for each part that is covered in the pose in which everything was measured. */
+export function serviceCautions(scene: Scene, installed: ScenePose): readonly Caution[] {
+  return scene.keepOuts.flatMap((part, index): readonly Caution[] => {
+    const gap = installed.gaps[index];
+    if (part.nature !== 'service' || !gap || gap.gap_m >= leastGap_m(part)) return [];
+    return [{ id: 'M18', evidence: { part: part.name, turn_rad: turnClear(scene, part, index) } }];
+  });
+}
+
+/** The least turn of the eye on the same part, either way, that clears it; null where none does, or no eye is there. */
+function turnClear(scene: Scene, part: KeepOut, index: number): number | null {
+  const { hose } = scene;
+  const which = hose.end.body === part.body ? 'end' : hose.start.body === part.body ? 'start' : null;
+  if (which === null || hose[which].eyeAxis === null) return null;
+  const grid = gridOf(scene.rig, 3);
+  const installed = {
+    ...grid,
+    poses: grid.poses.slice(grid.installed, grid.installed + 1),
+    columns: 1,
+    installed: 0,
+  };
+  for (let step = 1; step <= STEPS; step += 1)
+    for (const sign of [1, -1]) {
+      const turn_rad = sign * step * STEP_rad;
+      const turned = { ...scene, hose: { ...hose, [which]: turnedEnd(hose[which], turn_rad) } };
+      const [pose] = solveScene(turned, installed);
+      const gap = pose?.gaps[index];
+      if (gap && gap.gap_m >= leastGap_m(part)) return turn_rad;
+    }
+  return null;
+}
+
+/** Round its bolt, with the bend it has. */
+function turnedEnd(end: SceneEnd, turn_rad: number): SceneEnd {
+  return fittedEnd(end, { bend_deg: bendOf_deg(end), turn_rad });
+}
+
+function bendOf_deg({ outward, eyeAxis }: SceneEnd): number {
+  if (eyeAxis === null) return 0;
+  const along = outward[0] * eyeAxis[0] + outward[1] * eyeAxis[1] + outward[2] * eyeAxis[2];
+  const sizes = Math.hypot(...outward) * Math.hypot(...eyeAxis);
+  return (Math.asin(Math.max(-1, Math.min(1, Math.abs(along) / sizes))) * 180) / Math.PI;
+}
