@@ -7,7 +7,8 @@ import { term } from '../calculation/working.ts';
 import type { EndFamily } from '../fittings/end.ts';
 import { EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
 import type { Vector } from '../geometry/vector.ts';
-import { dot, norm } from '../geometry/vector.ts';
+import { norm } from '../geometry/vector.ts';
+import { banjoBendNeeded_rad, screwedBendNeeded_rad } from './clocking.ts';
 
 const BANJO: Formula = { expression: 'bend = asin(d·a)', source: 'bendDirection' };
 const THREADED: Formula = { expression: 'bend = acos(d·p)', source: 'bendDirection' };
@@ -29,12 +30,10 @@ export interface BendNeeded {
  * Problem: a direction without length.
  */
 export function bendNeeded(family: EndFamily, direction: Vector, axis: Vector): Result<BendNeeded> {
-  const [length, other] = [norm(direction), norm(axis)];
-  if (!(length > 1e-9)) return problem({ code: 'noDirection', field: 'direction' });
-  if (!(other > 1e-9)) return problem({ code: 'noDirection', field: 'axis' });
-  const cosine = Math.max(-1, Math.min(1, dot(direction, axis) / (length * other)));
-  const between_rad = Math.acos(cosine);
-  const needed_rad = family === 'banjo' ? Math.asin(cosine) : between_rad;
+  if (!(norm(direction) > 1e-9)) return problem({ code: 'noDirection', field: 'direction' });
+  if (!(norm(axis) > 1e-9)) return problem({ code: 'noDirection', field: 'axis' });
+  const between_rad = screwedBendNeeded_rad(direction, axis);
+  const needed_rad = family === 'banjo' ? banjoBendNeeded_rad(direction, axis) : between_rad;
   const needed_deg = (needed_rad * 180) / Math.PI;
   const nearest_deg = [...EXAMPLE_BENDS_deg].sort(
     (a, b) => Math.abs(a - needed_deg) - Math.abs(b - needed_deg),

@@ -1,5 +1,6 @@
 /** An end made with another bend and turned another way. */
-import { add, anyAcross, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
+import { anyAcross, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
+import { neckDirection } from './clocking.ts';
 import type { SceneEnd } from './scene.ts';
 
 /** How one end is made and turned. */
@@ -15,15 +16,15 @@ export interface FittedEnd {
  */
 export function fittedEnd(end: SceneEnd, { bend_deg, turn_rad }: FittedEnd): SceneEnd {
   const bend_rad = (bend_deg * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(bend_rad), Math.sin(bend_rad)];
   const outward = unit(end.outward);
   if (end.eyeAxis === null) {
     const sideways = turned(anyAcross(outward), outward, turn_rad);
-    return { ...end, outward: add(scaled(outward, cos), scaled(sideways, sin)) };
+    // About its port as an eye's neck about its bolt: straight on without a bend.
+    return { ...end, outward: neckDirection(sideways, outward, Math.PI / 2 - bend_rad) };
   }
   // Away from the part: the side to which the hose leaves now.
   const axis = unit(scaled(end.eyeAxis, dot(end.eyeAxis, outward) < 0 ? -1 : 1));
   const flat = subtract(outward, scaled(axis, dot(axis, outward)));
   const plane = norm(flat) > 1e-6 ? unit(flat) : anyAcross(axis);
-  return { ...end, outward: add(scaled(turned(plane, axis, turn_rad), cos), scaled(axis, sin)) };
+  return { ...end, outward: neckDirection(turned(plane, axis, turn_rad), axis, bend_rad) };
 }

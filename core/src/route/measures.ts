@@ -2,11 +2,17 @@
 import type { Vector } from '../geometry/vector.ts';
 import type { RodEnds, RodShape } from './rod.ts';
 
-/** Points along the hose, metres, from end to end: the trapezium rule over the tangents. Three numbers each. */
-export function rodLine(ends: RodEnds, { tangents }: RodShape): Float64Array {
+/**
+ * Points along the hose, metres, from end to end: the trapezium rule over the tangents. Three numbers each. `into` takes
+ * them where thousands of lines are read once and forgotten: every array of that size costs a call outside the heap.
+ */
+export function rodLine(ends: RodEnds, { tangents }: RodShape, into?: Float64Array): Float64Array {
   const half_m = ends.length_m / (tangents.length / 3 - 1) / 2;
-  const line = new Float64Array(tangents.length);
-  line.set(ends.start.point_m);
+  const line = into?.length === tangents.length ? into : new Float64Array(tangents.length);
+  const [x, y, z] = ends.start.point_m;
+  line[0] = x;
+  line[1] = y;
+  line[2] = z;
   for (let at = 3; at < line.length; at += 1)
     line[at] = (line[at - 3] ?? 0) + half_m * ((tangents[at - 3] ?? 0) + (tangents[at] ?? 0));
   return line;
@@ -26,11 +32,11 @@ export function rodPoints(ends: RodEnds, shape: RodShape): readonly Vector[] {
  * Curvature at every node, both clamped ends included, 1/m. From the first integral ½K² = H + λ·t, with H taken from the
  * turns between the nodes: raw angles would miss what happens at the ferrules.
  */
-export function curvatures(ends: RodEnds, { tangents, force }: RodShape): Float64Array {
+export function curvatures(ends: RodEnds, { tangents, force }: RodShape, into?: Float64Array): Float64Array {
   const nodes = tangents.length / 3 - 1;
   const [fx, fy, fz] = force;
   // λ·t at every node first, then the curvature in its place.
-  const values = new Float64Array(nodes + 1);
+  const values = into?.length === nodes + 1 ? into : new Float64Array(nodes + 1);
   let sum = 0;
   for (let node = 0; node <= nodes; node += 1) {
     const at = 3 * node;
@@ -61,9 +67,12 @@ export interface TightestBend {
   readonly at_m: number;
 }
 
+/** Of the last hose that was looked at, to be written over by the next. */
+let bends: Float64Array = new Float64Array(0);
+
 /** The tightest bend, between the nodes as well: a parabola through the largest and its neighbours. */
 export function tightestBend(ends: RodEnds, shape: RodShape): TightestBend {
-  const values = curvatures(ends, shape);
+  const values = (bends = curvatures(ends, shape, bends));
   let best = 0;
   for (let node = 1; node < values.length; node += 1)
     if ((values[node] ?? 0) > (values[best] ?? 0)) best = node;

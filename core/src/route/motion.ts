@@ -3,7 +3,7 @@
  * a point of a body, given in the pose in which everything was measured, to where it is in another pose.
  */
 import type { Vector } from '../geometry/vector.ts';
-import { add, cross, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
+import { add, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
 
 export interface Placement {
   readonly point: (atRest: Vector) => Vector;
@@ -14,9 +14,20 @@ export const STILL: Placement = { point: (point) => point, direction: (direction
 
 /** Turning about an axis through a point. */
 function turning(through: Vector, axis: Vector, angle_rad: number): Placement {
-  return {
-    point: (point) => add(through, turned(subtract(point, through), axis, angle_rad)),
-    direction: (direction) => turned(direction, axis, angle_rad),
+  const direction = turner(axis, angle_rad);
+  return { point: (point) => add(through, direction(subtract(point, through))), direction };
+}
+
+/** Sine and cosine are worked out once: a pose asks for dozens of points. */
+function turner([ax, ay, az]: Vector, angle_rad: number): (vector: Vector) => Vector {
+  const [cos, sin] = [Math.cos(angle_rad), Math.sin(angle_rad)];
+  return ([x, y, z]) => {
+    const along = (ax * x + ay * y + az * z) * (1 - cos);
+    return [
+      cos * x + sin * (ay * z - az * y) + along * ax,
+      cos * y + sin * (az * x - ax * z) + along * ay,
+      cos * z + sin * (ax * y - ay * x) + along * az,
+    ];
   };
 }
 
@@ -78,9 +89,10 @@ export function armedStrut(rig: ArmedStrutRig, steering_rad: number, arm_rad: nu
   const before = unit(subtract(rig.top_m, rig.lowerJoint_m));
   const now = unit(subtract(rig.top_m, joint));
   const tilt = turningBetween(before, now);
+  const steer = turner(now, steering_rad);
   return {
-    point: (point) => add(joint, turned(tilt(subtract(point, rig.lowerJoint_m)), now, steering_rad)),
-    direction: (direction) => turned(tilt(direction), now, steering_rad),
+    point: (point) => add(joint, steer(tilt(subtract(point, rig.lowerJoint_m)))),
+    direction: (direction) => steer(tilt(direction)),
   };
 }
 
@@ -89,8 +101,7 @@ function turningBetween(from: Vector, to: Vector): (vector: Vector) => Vector {
   const axis = cross(from, to);
   const sine = norm(axis);
   if (sine < 1e-15) return (vector) => vector;
-  const angle_rad = Math.atan2(sine, dot(from, to));
-  return (vector) => turned(vector, scaled(axis, 1 / sine), angle_rad);
+  return turner(scaled(axis, 1 / sine), Math.atan2(sine, dot(from, to)));
 }
 
 export interface LiveAxleRig {

@@ -90,6 +90,7 @@ export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
 }
 
 /**
+ * `bound_m` may be given by whoever knows it from before: it depends on the ends, not on the length.
  * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for
  * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15, M16, M18. Problem: a scene that cannot be solved.
  */
@@ -98,6 +99,7 @@ export function proveRoute(
   grid: RigGrid,
   poses: readonly ScenePose[],
   between = true,
+  bound_m = lowerBound_m(scene, grid),
 ): Result<RouteProof> {
   const refused = sceneProblem(scene);
   if (refused) return problem(refused);
@@ -122,7 +124,7 @@ export function proveRoute(
     room: room && worstRoom && { ...room, pose: worstRoom.pose },
     clocking_rad: installed.clocking_rad,
     imposedTwist_rad: imposedTwist_rad(poses, installed),
-    bound_m: lowerBound_m(scene, grid),
+    bound_m,
   };
   return calculated(proof, workingOf(scene, proof, worstChord, poses.length), [
     ...cautionsOf(scene, grid, proof),

@@ -121,9 +121,20 @@ export interface RigPose {
 
 export const AS_MEASURED: RigPose = { across: 0, down: 0 };
 
-/** Where a body is in a pose. A body that the rig does not have stands still. */
-export function placementOf(rig: Rig, body: Body, { across, down }: RigPose): Placement {
+/** Every part, end and clip on a body asks for the same placement in a pose. */
+const placements = new WeakMap<Rig, WeakMap<RigPose, Partial<Record<Body, Placement>>>>();
+
+/** Where a body is in a pose. A body that the rig does not have stands still. Rigs and poses do not change once made. */
+export function placementOf(rig: Rig, body: Body, pose: RigPose): Placement {
   if (body === 'frame') return STILL;
+  let ofRig = placements.get(rig);
+  if (!ofRig) placements.set(rig, (ofRig = new WeakMap()));
+  let ofPose = ofRig.get(pose);
+  if (!ofPose) ofRig.set(pose, (ofPose = {}));
+  return (ofPose[body] ??= place(rig, body, pose));
+}
+
+function place(rig: Rig, body: Body, { across, down }: RigPose): Placement {
   switch (rig.kind) {
     case 'fork':
       if (body === 'bars') return steeredUpper(rig, across);

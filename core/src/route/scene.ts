@@ -5,6 +5,7 @@ import { clocking_rad, twistBetween_rad } from './clocking.ts';
 import type { EndsAt, SpanPose } from './envelope.ts';
 import { followEnvelope, solveEnvelope, spanAt } from './envelope.ts';
 import { rodLine } from './measures.ts';
+import type { Placement } from './motion.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
@@ -239,38 +240,67 @@ function clockingOf({ rig, hose }: Scene, pose: RigPose, spans: readonly SpanPos
   );
 }
 
+/** The lines of the last pose, to be written over by the next. */
+const scratch: Float64Array[] = [];
+
+/** Points three numbers each, no further from one another than this along the hose. */
+interface Line {
+  readonly points: Float64Array;
+  readonly step_m: number;
+}
+
 function gapsOf({ rig, hose, keepOuts }: Scene, pose: RigPose, spans: readonly SpanPose[]): readonly Gap[] {
   if (keepOuts.length === 0) return [];
-  const lines = spans.map((span) => rodLine(span.ends, span.shape));
+  const lines = spans.map(({ ends, shape }, index): Line => {
+    const points = (scratch[index] = rodLine(ends, shape, scratch[index]));
+    return { points, step_m: ends.length_m / (points.length / 3 - 1) };
+  });
   return keepOuts.map(({ body, solid, nature }) => {
-    const part = placed(solid, placementOf(rig, body, pose));
+    const part = placedPart(solid, placementOf(rig, body, pose));
     let nearest: Gap = { gap_m: Infinity, point_m: [0, 0, 0] };
     // A fitting is in the way of a pad pin as much as its hose is.
     const inTheWay = nature === 'service' ? [...lines, ...fittingsOf(rig, hose, pose)] : lines;
-    for (const line of inTheWay) nearest = nearestOn(line, part, nearest);
+    for (const { points, step_m } of inTheWay) nearest = nearestOn(points, step_m, part, nearest);
     return { ...nearest, gap_m: nearest.gap_m - hose.outside_m / 2 };
   });
 }
 
+const parts = new WeakMap<Solid, WeakMap<Placement, PlacedSolid>>();
+
+/** A part where its body is: it does not move while the hose is changed. */
+function placedPart(solid: Solid, placement: Placement): PlacedSolid {
+  let ofSolid = parts.get(solid);
+  if (!ofSolid) parts.set(solid, (ofSolid = new WeakMap()));
+  let part = ofSolid.get(placement);
+  if (!part) ofSolid.set(placement, (part = placed(solid, placement)));
+  return part;
+}
+
 /** The rigid pieces, each from its port to where its hose begins to bend. */
-const fittingsOf = (rig: Rig, hose: SceneHose, pose: RigPose): readonly Float64Array[] =>
+const fittingsOf = (rig: Rig, hose: SceneHose, pose: RigPose): readonly Line[] =>
   [hose.start, hose.end].map(({ body, port_m, outward, rigid_m }) => {
     const { point } = placementOf(rig, body, pose);
-    return Float64Array.from([...point(port_m), ...point(add(port_m, scaled(unit(outward), rigid_m)))]);
+    const behind = add(port_m, scaled(unit(outward), rigid_m));
+    return {
+      points: Float64Array.from([...point(port_m), ...point(behind)]),
+      step_m: Math.max(rigid_m, 1e-6),
+    };
   });
 
 /** Between the nodes a hose may come nearer than at them: sixths of the two pieces beside the nearest node. */
 const BETWEEN = 6;
 
-function nearestOn(line: Float64Array, part: PlacedSolid, before: Gap): Gap {
+function nearestOn(line: Float64Array, step_m: number, part: PlacedSolid, before: Gap): Gap {
   let best = before.gap_m;
   let node = -1;
-  for (let at = 0; at < line.length; at += 3) {
+  for (let at = 0; at < line.length;) {
     const away_m = distanceTo(part, line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0);
     if (away_m < best) {
       best = away_m;
       node = at;
     }
+    // A node can be no nearer than this one less the hose between them: those that cannot be nearest are passed over.
+    at += 3 * (1 + Math.floor((away_m - best) / step_m));
   }
   if (node < 0) return before;
   const [x, y, z] = [line[node] ?? 0, line[node + 1] ?? 0, line[node + 2] ?? 0];

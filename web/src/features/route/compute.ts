@@ -98,9 +98,11 @@ export class RouteComputer {
   private scene: Scene | null = null;
   private grid: RigGrid | null = null;
   private poses: readonly ScenePose[] = [];
+  private bound: { readonly key: string; readonly least_m: number | null } | null = null;
 
-  frame(scene: Scene, pose: RigPose, settle: boolean): RouteFrame {
-    const grid = gridOf(scene.rig, STEPS);
+  frame(asked: Scene, pose: RigPose, settle: boolean): RouteFrame {
+    const scene = this.asBefore(asked);
+    const grid = this.scene?.rig === scene.rig && this.grid ? this.grid : gridOf(scene.rig, STEPS);
     const refused = sceneProblem(scene);
     if (refused) {
       this.poses = [];
@@ -114,8 +116,7 @@ export class RouteComputer {
         proof: { ok: false, problem: refused },
       };
     }
-    const isAsBefore =
-      this.scene?.rig === scene.rig || JSON.stringify(this.scene?.rig) === JSON.stringify(scene.rig);
+    const isAsBefore = this.scene?.rig === scene.rig;
     this.poses = settle || !isAsBefore ? solveScene(scene, grid) : followScene(scene, grid, this.poses);
     this.scene = scene;
     this.grid = grid;
@@ -125,8 +126,27 @@ export class RouteComputer {
       figures: this.poses.map((solved) => figuresOf(scene, solved)),
       ...sweepOf(scene, this.poses, grid.columns, settle),
       shown: this.shown(pose),
-      proof: proveRoute(scene, grid, this.poses, settle),
+      proof: proveRoute(scene, grid, this.poses, settle, this.bound_m(scene, grid)),
     };
+  }
+
+  /**
+   * What was copied on its way here and is as it was, is what it was: then nothing of it is worked out again while a length
+   * or an end is dragged.
+   */
+  private asBefore(asked: Scene): Scene {
+    const { scene } = this;
+    if (!scene) return asked;
+    const kept = <Part>(was: Part, is: Part) => (JSON.stringify(was) === JSON.stringify(is) ? was : is);
+    return { ...asked, rig: kept(scene.rig, asked.rig), keepOuts: kept(scene.keepOuts, asked.keepOuts) };
+  }
+
+  /** The same whatever the length, and slow: kept until an end, a clip or the movement changes. */
+  private bound_m(scene: Scene, grid: RigGrid): number | null {
+    const { length_m: _length, outside_m: _outside, ...held } = scene.hose;
+    const key = JSON.stringify([scene.rig, held]);
+    if (this.bound?.key !== key) this.bound = { key, least_m: lowerBound_m(scene, grid) };
+    return this.bound.least_m;
   }
 
   /** The lines at the corners of the movement, for a first look at how much room the hose takes. */
