@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
-import { useLocation, useNavigationType } from 'react-router';
+import { NavigationType, useLocation, useNavigationType } from 'react-router';
 
 /** Another page is read from its top; going back leaves the browser to find the place again. */
 export function useTopOfPage(): void {
   const { pathname } = useLocation();
   const how = useNavigationType();
   useEffect(() => {
-    if (how !== 'POP') window.scrollTo(0, 0);
+    if (how !== NavigationType.Pop) window.scrollTo(0, 0);
   }, [pathname, how]);
 }

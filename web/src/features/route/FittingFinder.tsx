@@ -17,8 +17,9 @@ interface FittingFinderProps {
   readonly scene: Scene;
   /** Puts what was found on the bench. */
   readonly onLook: (hose: SceneHose) => void;
-  /** Hands the choice to the job it is searched for; null without one. */
-  readonly onHand: ((found: FoundFitting) => void) | null;
+  /** Whether there is a job to hand the choice to. */
+  readonly canHand: boolean;
+  readonly onHand: (found: FoundFitting) => void;
 }
 
 const Bends = styled(CheckboxGroup)`
@@ -84,7 +85,7 @@ const Table = styled.table`
   }
 `;
 
-export function FittingFinder({ scene, onLook, onHand }: FittingFinderProps) {
+export function FittingFinder({ scene, onLook, canHand, onHand }: FittingFinderProps) {
   const write = useWriter();
   const finder = useFinder();
   const [bends, setBends] = useState<readonly string[]>(EXAMPLE_BENDS_deg.map(String));
@@ -173,7 +174,7 @@ export function FittingFinder({ scene, onLook, onHand }: FittingFinderProps) {
                       <td>
                         <Line $gap={10}>
                           <TextButton onPress={() => onLook(one.hose)}>look at it</TextButton>
-                          {onHand ? (
+                          {canHand ? (
                             <TextButton onPress={() => onHand(one)}>hand to Specify</TextButton>
                           ) : null}
                         </Line>

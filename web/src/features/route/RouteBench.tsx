@@ -1,8 +1,9 @@
 /** The route bench: three views to scale, the movement, the figures that decide, and the length with its window. */
-import type { Corner, CornerHose, FoundFitting, RigPose, Scene } from '@zephyrcombe/core';
+import type { Corner, CornerHose, FoundFitting, RigPose, Scene, SceneHose } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { useLatest } from '../../app/useLatest.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { ChoiceRow } from '../../design/fields.tsx';
@@ -17,13 +18,14 @@ import { Comparison } from './Comparison.tsx';
 import { FittingFinder } from './FittingFinder.tsx';
 import { handlesOf } from './handles.ts';
 import { LengthCurves } from './LengthCurves.tsx';
-import { PoseMap } from './PoseMap.tsx';
+import { PoseMap as AnyPoseMap } from './PoseMap.tsx';
 import type { Bounds, Projection } from './projection.ts';
 import { arrange, boundsOf, holds, projection } from './projection.ts';
 import { RouteFigures } from './RouteFigures.tsx';
 import { RouteView } from './RouteView.tsx';
 import { SceneEditor } from './SceneEditor.tsx';
 import { Scrub } from './Scrub.tsx';
+import { useResting } from './useResting.ts';
 import { useRoute } from './useRoute.ts';
 import { poseText } from './words.ts';
 
@@ -46,6 +48,9 @@ const CURVES_px = 326;
 const ROW_MAP_px = { width: 330, height: 172 } as const;
 
 const Editor = memo(SceneEditor);
+const PoseMap = memo(AnyPoseMap);
+const Finder = memo(FittingFinder);
+const Compared = memo(Comparison);
 
 interface RouteBenchProps {
   readonly state: RouteState;
@@ -61,7 +66,7 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   if (!scene || !hose) throw new Error('a bench without a hose');
   const { frame, shown, curves, curvesAreOld, problem } = useRoute(scene, pose);
   // The tables follow a drag when there is time for it.
-  const resting = useDeferredValue(state);
+  const resting = useResting(state);
   const restingLine = useDeferredValue(shown?.line ?? null);
   const [map, setMap] = useState<MapFigure>('radius');
   const [laidAside, setAside] = useState<CornerHose | null>(null);
@@ -70,21 +75,41 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   const asideLine = useAsideLine(scene, aside, pose);
   const [ref, width_px] = useWidth<HTMLDivElement>(840);
   const bounds = useBounds(corner, hose, frame);
-
-  const onHose = (next: CornerHose, field: string) =>
-    dispatch({ type: 'change', corner: withHose(state, () => next), field: `${hoseId} ${field}` });
+  // So do the search for ends and the comparison.
+  const restingScene = useMemo(() => sceneOf(resting.corner, resting.hoseId), [resting]);
+  const restingHose = resting.corner.hoses.find(({ id }) => id === resting.hoseId) ?? hose;
+  const restingFrame = useDeferredValue(frame);
+  const restingWindow = useDeferredValue(curvesAreOld ? undefined : curves?.window);
+  const onHose = useLatest((next: CornerHose, field: string) =>
+    dispatch({ type: 'change', corner: withHose(state, () => next), field: `${hoseId} ${field}` }),
+  );
+  const hand = useLatest((found: FoundFitting) => onHand?.(found));
+  const onLook = useLatest((found: SceneHose) =>
+    onHose({ ...hose, ...found }, `found ${JSON.stringify(found.end.outward)}`),
+  );
+  const onSwap = useLatest(() => {
+    if (!aside) return;
+    onHose({ ...aside, id: hose.id, name: hose.name }, `swap ${aside.length_m} ${hose.length_m}`);
+    setAside(hose);
+  });
   const onPose = useCallback((next: RigPose) => dispatch({ type: 'pose', pose: next }), [dispatch]);
-  const onRest = () => dispatch({ type: 'rest' });
-  const onLength = (length_m: number) => onHose({ ...hose, length_m }, 'length');
+  const onRest = useCallback(() => dispatch({ type: 'rest' }), [dispatch]);
+  const onLength = useLatest((length_m: number) => onHose({ ...hose, length_m }, 'length'));
   useUndoKeys(
     () => dispatch({ type: 'undo' }),
     () => dispatch({ type: 'redo' }),
   );
 
   const { inRow, perMetre_px } = arrange(bounds, width_px - 2 * GAP_px - 2, MOST_HEIGHT_px);
-  const [side, front, top] = (['side', 'front', 'top'] as const).map((view) =>
-    projection(view, bounds, perMetre_px),
-  ) as [Projection, Projection, Projection];
+  const [side, front, top] = useMemo(
+    () =>
+      (['side', 'front', 'top'] as const).map((view) => projection(view, bounds, perMetre_px)) as [
+        Projection,
+        Projection,
+        Projection,
+      ],
+    [bounds, perMetre_px],
+  );
   const isUnderTop = inRow && side.height_px - top.height_px >= LEAST_MAP_px;
   const viewProps = {
     rig: corner.rig,
@@ -190,24 +215,20 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
           </Sheet>
         </Stack>
       </Columns>
-      <FittingFinder
-        scene={scene}
-        onLook={(found) => onHose({ ...hose, ...found }, `found ${JSON.stringify(found.end.outward)}`)}
-        onHand={onHand}
-      />
-      <Comparison
-        scene={scene}
-        hose={hose}
-        frame={frame}
-        window={curvesAreOld ? undefined : curves?.window}
-        aside={aside}
-        onAside={setAside}
-        onSwap={() => {
-          if (!aside) return;
-          onHose({ ...aside, id: hose.id, name: hose.name }, `swap ${aside.length_m} ${hose.length_m}`);
-          setAside(hose);
-        }}
-      />
+      {restingScene ? (
+        <>
+          <Finder scene={restingScene} onLook={onLook} canHand={onHand !== null} onHand={hand} />
+          <Compared
+            scene={restingScene}
+            hose={restingHose}
+            frame={restingFrame}
+            window={restingWindow}
+            aside={aside}
+            onAside={setAside}
+            onSwap={onSwap}
+          />
+        </>
+      ) : null}
       <Editor state={resting} dispatch={dispatch} line={restingLine} />
     </Stack>
   );

@@ -2,7 +2,7 @@
 import type { CornerHose, KeepOut, Rig, RigPose } from '@zephyrcombe/core';
 import { leastGap_m, placementOf } from '@zephyrcombe/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import styled from 'styled-components';
 import { colour, SIZE } from '../../design/tokens.ts';
 import type { RouteFrame, ShownPose } from './compute.ts';
@@ -113,7 +113,7 @@ interface PartsProps {
   readonly named: boolean;
 }
 
-function Parts({ projection, rig, keepOuts, pose, named }: PartsProps) {
+const Parts = memo(function Parts({ projection, rig, keepOuts, pose, named }: PartsProps) {
   return keepOuts.map(({ id, name, body, solid, nature }) => {
     const placement = placementOf(rig, body, pose);
     const { path, thick_px } = outlineOf(solid, placement, projection);
@@ -153,16 +153,22 @@ function Parts({ projection, rig, keepOuts, pose, named }: PartsProps) {
       </g>
     );
   });
-}
+});
 
-function Sweep({ projection, frame }: { readonly projection: Projection; readonly frame: RouteFrame }) {
+const Sweep = memo(function Sweep({
+  projection,
+  frame,
+}: {
+  readonly projection: Projection;
+  readonly frame: RouteFrame;
+}) {
   const { sweep, sweepPoints } = frame;
   if (sweepPoints === 0) return null;
   let path = '';
   for (let from = 0; from < sweep.length / 3; from += sweepPoints)
     path += pathOf(projection, sweep, from, sweepPoints);
   return <path d={path} fill="none" stroke={colour('brassLight')} strokeWidth="0.8" opacity="0.55" />;
-}
+});
 
 /** A hose that cannot reach has no shape: only that it would be pulled straight is shown. */
 function Taut({ projection, rig, hose, pose }: RouteViewProps) {
@@ -189,7 +195,7 @@ interface MarksProps {
 }
 
 /** Where the hose bends hardest, and where it comes nearest to a part. */
-function Marks({ projection, shown, keepOuts }: MarksProps) {
+const Marks = memo(function Marks({ projection, shown, keepOuts }: MarksProps) {
   let nearest: { readonly at: readonly [number, number]; readonly spare_m: number } | null = null;
   for (const [index, gap] of shown.gaps.entries()) {
     const keepOut = keepOuts[index];
@@ -219,7 +225,7 @@ function Marks({ projection, shown, keepOuts }: MarksProps) {
       ) : null}
     </g>
   );
-}
+});
 
 interface HandlesProps {
   readonly projection: Projection;
