@@ -265,3 +265,25 @@ test('ends are searched, one is put on the bench beside the one laid aside, and 
   };
   await expect.poll(kept).toEqual(bends);
 });
+
+test('a tape from bolt to bolt tells that a figure of the model was misread, and puts it right', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await open(page, `${own.address}/bench/route`);
+  const by = page.getByText(/^Hold the tape straight from bolt to bolt/);
+  const model_mm = Number(/(\d+).mm, straight ahead/.exec((await by.textContent()) ?? '')?.[1]);
+  expect(model_mm).toBeGreaterThan(400);
+  const tape = page.getByLabel('Straight from bolt to bolt, in the pose shown');
+  await tape.fill(`${model_mm} mm`);
+  await tape.press('Enter');
+  await expect(page.getByText('Model and tape agree as well as a tape can tell')).toBeVisible();
+  await tape.fill(`${model_mm + 30} mm`);
+  await tape.press('Enter');
+  await expect(page.getByRole('heading', { name: /The model is off by (29|30)/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Change it in the model' }).click();
+  await expect(page.getByText('Model and tape agree as well as a tape can tell')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /The model is off by (29|30)/ })).toBeVisible();
+});

@@ -34,11 +34,6 @@ test('pictures of every main view', async ({ page, own }) => {
     await page.goto(`${petrelle}/${stage}${stage === 'look-over' ? `?joint=${master?.id}` : ''}`);
     await take(page, stage);
   }
-  await page.goto(`${petrelle}/measure`);
-  await page.getByRole('button', { name: 'working of order length' }).click();
-  await page.getByRole('dialog').waitFor();
-  await page.screenshot({ path: join(FOLDER, 'working.png') });
-
   await page.goto(`${petrelle}/fit`);
   await page.getByLabel('Torque reached').fill('19.6 N·m');
   await take(page, 'fit');
@@ -70,8 +65,45 @@ test('pictures of every main view', async ({ page, own }) => {
   await page.goto(`${own.address}/bench/route?across=0.35&down=0.1`);
   await page.locator('[data-window]').getByText('–').waitFor();
   await take(page, 'route-bench');
+  await tracing(page, own.address);
+  await take(page, 'trace');
   await page.goto(`${own.address}/bench/threads?of=internal&d=8.93+mm`);
   await take(page, 'threads');
   await page.goto(`${own.address}/bench/symptoms?does=pull,drag&known=oldHose`);
   await take(page, 'symptoms');
 });
+
+/** A pipe drawn beside a line of known length, traced. */
+async function tracing(page: Page, address: string): Promise<void> {
+  await page.setContent(`<svg xmlns="http://www.w3.org/2000/svg" width="1000" height="700">
+    <rect width="1000" height="700" fill="white"/>
+    <path d="M100 600H600A300 300 0 0 0 900 300V120" fill="none" stroke="#555" stroke-width="14"/>
+    <path d="M100 120H600M100 105V135M600 105V135" stroke="black" stroke-width="3"/>
+    <text x="310" y="105" font-size="30" font-family="sans-serif">100 mm</text></svg>`);
+  const drawing = await page.locator('svg').screenshot();
+  await page.goto(`${address}/bench/trace`);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Take a photograph or drawing' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'pipe.png', mimeType: 'image/png', buffer: drawing });
+  const picture = page.getByRole('application');
+  await picture.waitFor();
+  const scale = ((await picture.boundingBox())?.width ?? 0) / 1000;
+  const press = (x: number, y: number) => picture.click({ position: { x: x * scale, y: y * scale } });
+  await press(100, 120);
+  await press(600, 120);
+  await page.getByLabel('Distance between the two points').fill('100 mm');
+  await page.getByText('smooth curve').click();
+  for (const [x, y] of [
+    [100, 600],
+    [350, 600],
+    [600, 600],
+    [715, 577],
+    [812, 512],
+    [877, 415],
+    [900, 300],
+    [900, 120],
+  ] as const)
+    await press(x, y);
+}

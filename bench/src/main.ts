@@ -15,6 +15,7 @@ import {
   solveScene,
   spansOf,
 } from '@zephyrcombe/core';
+import { cannonRope, MOST_STEPS, rapierRope, readyEngines, timeEngine } from './engines.ts';
 import type { Ratio } from './ratio.ts';
 import { ratioOf } from './ratio.ts';
 
@@ -133,4 +134,27 @@ for (const { name, ratio, median_ms } of ratios) {
   process.stdout.write(
     `${ratio.toFixed(1).padStart(8)} ×  ${name} (median ${median_ms.toPrecision(2)} ms here)\n`,
   );
+}
+
+await readyEngines();
+const colds = await ratioOf(
+  'cold',
+  () => null,
+  () => solveRod(CLAMPED),
+);
+const warms = await ratioOf(
+  'warm',
+  () => null,
+  () => solveRod(CLAMPED, neighbour),
+);
+for (const engine of [
+  timeEngine('rapier', rapierRope, CLAMPED),
+  timeEngine('cannon-es', cannonRope, CLAMPED),
+]) {
+  const say = (name: string, ratio: number) =>
+    process.stdout.write(
+      `${Math.round(ratio).toString().padStart(8)} ×  a rope of 24 capsules in ${engine.name} against a hose, ${name}${engine.rested ? '' : ` (at least: it had not come to rest after ${MOST_STEPS} steps)`}\n`,
+    );
+  say('from nothing', engine.cold_ms / colds.median_ms);
+  say('from its neighbour', engine.warm_ms / warms.median_ms);
 }

@@ -265,6 +265,8 @@ export type { CornerPattern } from './route/patternCorners.ts';
 export { CORNER_PATTERNS, PATTERN_CORNERS } from './route/patternCorners.ts';
 export type { RouteProof, WorstFigure } from './route/prove.ts';
 export { lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';
+export type { ChordCheck, Dimension, MeasuredChord } from './route/checkChord.ts';
+export { checkChords, withChange } from './route/checkChord.ts';
 export type { FittedEnd } from './route/fittedEnd.ts';
 export type { FindProgress, FittingOffer, FoundFitting } from './route/find.ts';
 export { findFittings } from './route/find.ts';

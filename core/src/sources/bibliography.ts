@@ -30,6 +30,10 @@ export const SOURCES = {
     'estimate',
     'Our estimate: the hose takes the bend on the outside, about the same centre as the wire, with at least 40 mm',
   ),
+  checkChord: source(
+    'estimate',
+    'Our estimates: 3 mm for a tape from bolt to bolt, 8 mm for a point, 2° for an angle',
+  ),
   bendDirection: source('derivation', 'Angle between two directions, by their scalar product'),
   tracedLine: source(
     'textbook',

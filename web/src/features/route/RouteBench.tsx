@@ -14,6 +14,7 @@ import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
 import { MAP_FIGURES, withHose } from './benchState.ts';
 import type { RouteFrame } from './compute.ts';
 import { RouteComputer } from './compute.ts';
+import { ChordCheckSheet } from './ChordCheckSheet.tsx';
 import { Comparison } from './Comparison.tsx';
 import { FittingFinder } from './FittingFinder.tsx';
 import { handlesOf } from './handles.ts';
@@ -50,6 +51,7 @@ const ROW_MAP_px = { width: 330, height: 172 } as const;
 const Editor = memo(SceneEditor);
 const PoseMap = memo(AnyPoseMap);
 const Finder = memo(FittingFinder);
+const Chords = memo(ChordCheckSheet);
 const Compared = memo(Comparison);
 
 interface RouteBenchProps {
@@ -86,6 +88,16 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   const hand = useLatest((found: FoundFitting) => onHand?.(found));
   const onLook = useLatest((found: SceneHose) =>
     onHose({ ...hose, ...found }, `found ${JSON.stringify(found.end.outward)}`),
+  );
+  const onMend = useLatest((mended: Scene) =>
+    dispatch({
+      type: 'change',
+      corner: {
+        ...withHose(state, (now) => ({ ...now, ...mended.hose })),
+        rig: mended.rig,
+      },
+      field: `mended ${JSON.stringify(mended.rig)}`,
+    }),
   );
   const onSwap = useLatest(() => {
     if (!aside) return;
@@ -218,6 +230,7 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
       {restingScene ? (
         <>
           <Finder scene={restingScene} onLook={onLook} canHand={onHand !== null} onHand={hand} />
+          <Chords key={hoseId} scene={restingScene} pose={pose} onMend={onMend} />
           <Compared
             scene={restingScene}
             hose={restingHose}
