@@ -12,10 +12,10 @@ export type ExampleBend_deg = (typeof EXAMPLE_BENDS_deg)[number];
 const DIMENSIONS_mm: Readonly<Record<ExampleBend_deg, readonly [number, number]>> = {
   0: [32, 0],
   20: [22, 14],
-  30: [22, 14],
+  30: [22, 14.5],
   45: [22, 15],
-  60: [21, 16],
-  75: [20, 17],
+  60: [21, 16.5],
+  75: [20.5, 17.2],
   90: [20, 18],
 };
 const NECK_mm = 25;

@@ -32,6 +32,8 @@ export async function editJobHose(
   const changes = {
     ...rest,
     ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
+    // A length taken before this lift was entered was made without it.
+    ...(rest.lift === undefined || rest.order_m !== undefined ? {} : { order_m: null, specified: false }),
   };
   const next = { ...current, ...definedOnly(changes) };
 

@@ -105,6 +105,9 @@ describe('what is asked before a length is taken', () => {
     const short = await editHose({ order_m: 0.742 });
     expect(problemOf(short).errors?.[0]?.field).toBe('order_m');
     expect((await editHose({ order_m: 0.782 })).statusCode).toBe(200);
+    // Another lift, and the length has to be taken again.
+    const without = (await editHose({ lift: null })).json<JobDetail>();
+    expect(hoseOf(without)).toMatchObject({ lift: null, order_m: null, specified: false });
   });
 });
 
