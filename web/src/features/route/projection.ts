@@ -76,6 +76,9 @@ export interface Arrangement {
   readonly perMetre_px: number;
 }
 
+/** Smaller than this nothing could be seen. */
+const LEAST_px = 60;
+
 /** The arrangement that makes the views largest. */
 export function arrange({ least_m, most_m }: Bounds, width_px: number, height_px: number): Arrangement {
   const [x, y, z] = ([0, 1, 2] as const).map((axis) => most_m[axis] - least_m[axis]) as [
@@ -83,8 +86,10 @@ export function arrange({ least_m, most_m }: Bounds, width_px: number, height_px
     number,
     number,
   ];
-  const row = Math.min(width_px / (x + y + x), height_px / Math.max(y, z));
-  const square = Math.min(width_px / (x + y), height_px / (z + y));
+  // A place that is about to go has no width left.
+  const [wide_px, high_px] = [Math.max(width_px, LEAST_px), Math.max(height_px, LEAST_px)];
+  const row = Math.min(wide_px / (x + y + x), high_px / Math.max(y, z));
+  const square = Math.min(wide_px / (x + y), high_px / (z + y));
   return row > square ? { inRow: true, perMetre_px: row } : { inRow: false, perMetre_px: square };
 }
 
