@@ -5,7 +5,7 @@ import { fittedEnd } from './fittedEnd.ts';
 import { judgeScene, roomIn, sceneWindow } from './judge.ts';
 import { lowerBound_m } from './prove.ts';
 import type { RigGrid } from './rig.ts';
-import { gridOf } from './rig.ts';
+import { AS_MEASURED_ONLY, gridOf } from './rig.ts';
 import type { Scene, SceneHose, ScenePose, SceneShapes } from './scene.ts';
 import { imposedTwist_rad, shapesOf, solveScene } from './scene.ts';
 
@@ -96,9 +96,9 @@ function tryOn(scene: Scene, grid: RigGrid, tried: Try, near?: SceneShapes): Tri
   return { ...tried, margin: marginOf(candidate, poses), near: installed ? shapesOf(installed) : [] };
 }
 
-function likely(scene: Scene, installed: RigGrid, ways: readonly Try[]): readonly Try[] {
+function likely(scene: Scene, ways: readonly Try[]): readonly Try[] {
   return ways
-    .map((way) => ({ way, shortest_m: lowerBound_m(sceneWith(scene, way), installed) ?? Infinity }))
+    .map((way) => ({ way, shortest_m: lowerBound_m(sceneWith(scene, way), AS_MEASURED_ONLY) ?? Infinity }))
     .sort((a, b) => a.shortest_m - b.shortest_m)
     .slice(0, LIKELY_TURNS)
     .map(({ way }) => way);
@@ -114,12 +114,6 @@ const best = (tries: readonly Tried[], count: number): readonly Tried[] =>
 export function* findFittings(scene: Scene, offer: FittingOffer): Generator<FindProgress> {
   const coarse = gridOf(scene.rig, 3);
   const fine = gridOf(scene.rig, 9);
-  const installed: RigGrid = {
-    ...coarse,
-    poses: coarse.poses.slice(coarse.installed, coarse.installed + 1),
-    columns: 1,
-    installed: 0,
-  };
   const pairs = offer.bends_deg.flatMap((start) => offer.bends_deg.map((end) => [start, end] as const));
   const turns = (may: boolean) =>
     may ? Array.from({ length: TURNS }, (_none, index) => (index * 2 * Math.PI) / TURNS) : [0];
@@ -134,7 +128,7 @@ export function* findFittings(scene: Scene, offer: FittingOffer): Generator<Find
         length_m,
       })),
     );
-    const asInstalled = likely(scene, installed, allWays).map((one) => tryOn(scene, installed, one));
+    const asInstalled = likely(scene, allWays).map((one) => tryOn(scene, AS_MEASURED_ONLY, one));
     const moved = best(asInstalled, KEPT_TURNS).flatMap((one) =>
       LENGTHS.map((share) => tryOn(scene, coarse, { ...one, length_m: length_m * share }, one.near)),
     );

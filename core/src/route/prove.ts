@@ -128,7 +128,8 @@ export function proveRoute(
   };
   return calculated(proof, workingOf(scene, proof, worstChord, poses.length), [
     ...cautionsOf(scene, grid, proof),
-    ...serviceCautions(scene, installed),
+    // Which turn would clear a pin is searched when the hand rests.
+    ...(between ? serviceCautions(scene, installed) : []),
   ]);
 }
 

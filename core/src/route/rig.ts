@@ -159,6 +159,9 @@ export interface RigGrid {
   readonly installed: number;
 }
 
+/** Only the pose in which everything was measured. */
+export const AS_MEASURED_ONLY: RigGrid = { columns: 1, poses: [AS_MEASURED], installed: 0 };
+
 /** `steps` poses along each axis of the rig. */
 export function gridOf(rig: Rig, steps: number): RigGrid {
   const { across, down } = axesOf(rig);

@@ -1,7 +1,9 @@
 /** Whether pads, pins and nipples can be reached with the hose on, and how far an end has to be turned where not. */
+import type { Vector } from '../geometry/vector.ts';
 import type { Caution } from '../mistakes/caution.ts';
+import { banjoBendNeeded_rad } from './clocking.ts';
 import { fittedEnd } from './fittedEnd.ts';
-import { gridOf } from './rig.ts';
+import { AS_MEASURED_ONLY } from './rig.ts';
 import type { KeepOut, Scene, SceneEnd, ScenePose } from './scene.ts';
 import { leastGap_m, solveScene } from './scene.ts';
 
@@ -22,19 +24,13 @@ export function serviceCautions(scene: Scene, installed: ScenePose): readonly Ca
 function turnClear(scene: Scene, part: KeepOut, index: number): number | null {
   const { hose } = scene;
   const which = hose.end.body === part.body ? 'end' : hose.start.body === part.body ? 'start' : null;
-  if (which === null || hose[which].eyeAxis === null) return null;
-  const grid = gridOf(scene.rig, 3);
-  const installed = {
-    ...grid,
-    poses: grid.poses.slice(grid.installed, grid.installed + 1),
-    columns: 1,
-    installed: 0,
-  };
+  const eyeAxis = which && hose[which].eyeAxis;
+  if (!which || !eyeAxis) return null;
   for (let step = 1; step <= STEPS; step += 1)
     for (const sign of [1, -1]) {
       const turn_rad = sign * step * STEP_rad;
-      const turned = { ...scene, hose: { ...hose, [which]: turnedEnd(hose[which], turn_rad) } };
-      const [pose] = solveScene(turned, installed);
+      const turned = { ...scene, hose: { ...hose, [which]: turnedEnd(hose[which], eyeAxis, turn_rad) } };
+      const [pose] = solveScene(turned, AS_MEASURED_ONLY);
       const gap = pose?.gaps[index];
       if (gap && gap.gap_m >= leastGap_m(part)) return turn_rad;
     }
@@ -42,13 +38,8 @@ function turnClear(scene: Scene, part: KeepOut, index: number): number | null {
 }
 
 /** Round its bolt, with the bend it has. */
-function turnedEnd(end: SceneEnd, turn_rad: number): SceneEnd {
-  return fittedEnd(end, { bend_deg: bendOf_deg(end), turn_rad });
-}
-
-function bendOf_deg({ outward, eyeAxis }: SceneEnd): number {
-  if (eyeAxis === null) return 0;
-  const along = outward[0] * eyeAxis[0] + outward[1] * eyeAxis[1] + outward[2] * eyeAxis[2];
-  const sizes = Math.hypot(...outward) * Math.hypot(...eyeAxis);
-  return (Math.asin(Math.max(-1, Math.min(1, Math.abs(along) / sizes))) * 180) / Math.PI;
-}
+const turnedEnd = (end: SceneEnd, eyeAxis: Vector, turn_rad: number): SceneEnd =>
+  fittedEnd(end, {
+    bend_deg: (Math.abs(banjoBendNeeded_rad(end.outward, eyeAxis)) * 180) / Math.PI,
+    turn_rad,
+  });

@@ -111,3 +111,11 @@ export const Unseen = styled.span`
   clip-path: inset(50%);
   white-space: nowrap;
 `;
+
+/** Fields side by side where there is room. */
+export const Beside = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px;
+  align-items: start;
+`;

@@ -6,12 +6,22 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { Pick } from '../../design/fields.tsx';
-import { Columns, Fine, Head, Hero, Label, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import {
+  Beside,
+  Columns,
+  Fine,
+  Head,
+  Hero,
+  Label,
+  Page,
+  Sheet,
+  SheetTitle,
+  Stack,
+} from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { FAMILY_WORDS } from '../donor/DonorCheck.tsx';
-import { Beside } from '../measure/WireEntry.tsx';
 import { BendDrawing } from './BendDrawing.tsx';
 import { AXES, readDirection } from './direction.ts';
 

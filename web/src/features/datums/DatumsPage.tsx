@@ -6,6 +6,7 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { Pick } from '../../design/fields.tsx';
 import {
+  Beside,
   Columns,
   Figure,
   Fine,
@@ -24,7 +25,6 @@ import { FAMILY_WORDS } from '../donor/DonorCheck.tsx';
 import { drawnLengths } from '../measure/drawnLengths.ts';
 import { HoseDrawing } from '../measure/HoseDrawing.tsx';
 import { datumsFor, inDatum } from '../measure/measureView.ts';
-import { Beside } from '../measure/WireEntry.tsx';
 import type { EndField, TypedEnd } from './datumState.ts';
 import { END_FIELDS, exampleOf, geometryOf, readTypedEnd, writeTypedEnd } from './datumState.ts';
 

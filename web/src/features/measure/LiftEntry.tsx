@@ -5,10 +5,9 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Fine, Line, Stack } from '../../design/layout.ts';
+import { Beside, Fine, Line, Stack } from '../../design/layout.ts';
 import { editableText, QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { useJob } from '../job/JobContext.ts';
-import { Beside } from './WireEntry.tsx';
 
 export function LiftEntry({ hose }: { readonly hose: JobHose }) {
   const { job } = useJob();

@@ -1,39 +1,13 @@
 /** Every pose that was read: its length, how far its readings differ, how sure it is. */
 import { POSE_NAMES } from '@zephyrcombe/contract';
 import type { OrderLength } from '@zephyrcombe/core';
-import styled from 'styled-components';
+import { FigureTable } from '../../design/FigureTable.ts';
 import { useWriter } from '../../app/SessionContext.ts';
-import { SIZE, colour } from '../../design/tokens.ts';
-
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${SIZE.small};
-  font-variant-numeric: tabular-nums;
-  th,
-  td {
-    text-align: right;
-    padding: 4px 0 4px 8px;
-    border-bottom: 1px solid ${colour('hairlineSoft')};
-    font-weight: 400;
-  }
-  th {
-    color: ${colour('inkSoft')};
-  }
-  th:first-child {
-    text-align: left;
-    padding-left: 0;
-  }
-  [data-decides] {
-    font-weight: 600;
-    color: ${colour('ink')};
-  }
-`;
 
 export function PoseTable({ order }: { readonly order: OrderLength }) {
   const write = useWriter();
   return (
-    <Table aria-label="Poses read">
+    <FigureTable aria-label="Poses read">
       <thead>
         <tr>
           <th scope="col">pose</th>
@@ -59,6 +33,6 @@ export function PoseTable({ order }: { readonly order: OrderLength }) {
           );
         })}
       </tbody>
-    </Table>
+    </FigureTable>
   );
 }

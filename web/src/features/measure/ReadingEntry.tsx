@@ -9,7 +9,7 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Pick, Tick } from '../../design/fields.tsx';
-import { Fine, Stack } from '../../design/layout.ts';
+import { Beside, Fine, Stack } from '../../design/layout.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
@@ -20,7 +20,7 @@ import { datumsFor, lastDatum, orderOf, sameDatum } from './measureView.ts';
 import type { ReadingDraft } from './readingDraft.ts';
 import { afterRecorded, asSent, EMPTY_READING } from './readingDraft.ts';
 import { readReading } from './typedReading.ts';
-import { Beside, WireEntry } from './WireEntry.tsx';
+import { WireEntry } from './WireEntry.tsx';
 
 /** Nobody said yet which points the tape joined. */
 const UNSAID = -1;

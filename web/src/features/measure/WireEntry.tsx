@@ -1,16 +1,9 @@
 /** How a wire was laid: hooked round the bolts, and through bends that a hose cannot make. */
 import type { LengthDatum } from '@zephyrcombe/core';
-import styled from 'styled-components';
+import { Beside } from '../../design/layout.ts';
 import { TextField } from '../../design/fields.tsx';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import type { WireDraft } from './readingDraft.ts';
-
-export const Beside = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 12px;
-  align-items: start;
-`;
 
 interface WireEntryProps {
   readonly wire: WireDraft;

@@ -54,7 +54,7 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
           than one.
         </Fine>
         <Line $gap={12} style={{ alignItems: 'start' }}>
-          <div style={{ flex: '0 1 260px' }}>
+          <div style={{ flex: '0 1 340px' }}>
             <QuantityField
               label="Straight from bolt to bolt, in the pose shown"
               kind="length"
@@ -91,7 +91,10 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
         {result?.ok && suspect ? (
           <Notice severity="warn" title={`The model is off by ${write.length(result.value.worst_m)}`} live>
             <p>
-              Most likely {dimensionText(suspect.dimension)}: changed by{' '}
+              {measured.length < 2
+                ? 'One pose cannot tell which figure is wrong. It could be'
+                : 'Most likely'}{' '}
+              {dimensionText(suspect.dimension)}: changed by{' '}
               {changeText(suspect.dimension, suspect.change, write)} it would agree to{' '}
               {write.length(suspect.left_m)}. Measure that first; another figure may be the one.{' '}
               <Working of="the check" result={result} />

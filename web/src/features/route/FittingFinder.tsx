@@ -5,12 +5,13 @@ import type { Writer } from '@zephyrcombe/contract';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup, Label as AriaLabel, ProgressBar } from 'react-aria-components';
 import styled from 'styled-components';
+import { FigureTable } from '../../design/FigureTable.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Tick } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { SIZE, colour } from '../../design/tokens.ts';
+import { colour } from '../../design/tokens.ts';
 import { useFinder } from './useFinder.ts';
 
 interface FittingFinderProps {
@@ -62,29 +63,12 @@ const Scroll = styled.div`
   overflow-x: auto;
 `;
 
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${SIZE.small};
-  font-variant-numeric: tabular-nums;
+const Table = styled(FigureTable)`
   th,
   td {
-    text-align: right;
-    padding: 4px 8px;
-    border-bottom: 1px solid ${colour('hairlineSoft')};
-    font-weight: 400;
     white-space: nowrap;
   }
-  th {
-    color: ${colour('inkSoft')};
-  }
-  th:first-child {
-    text-align: left;
-    padding-left: 0;
-    color: ${colour('ink')};
-  }
 `;
-
 export function FittingFinder({ scene, onLook, canHand, onHand }: FittingFinderProps) {
   const write = useWriter();
   const finder = useFinder();

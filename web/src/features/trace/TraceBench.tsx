@@ -3,8 +3,8 @@ import { problemText } from '@zephyrcombe/contract';
 import { measureTracing } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
-import styled from 'styled-components';
 import type { History, HistoryAction } from '../../app/history.ts';
+import { FigureTable } from '../../design/FigureTable.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -22,7 +22,6 @@ import {
   Spread,
   Stack,
 } from '../../design/layout.ts';
-import { SIZE, colour } from '../../design/tokens.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import type { ScaleKind, Target, TraceDraft } from './traceDraft.ts';
@@ -38,27 +37,6 @@ interface TraceBenchProps {
   /** Below the figures. */
   readonly children?: ReactNode;
 }
-
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${SIZE.small};
-  font-variant-numeric: tabular-nums;
-  th,
-  td {
-    text-align: right;
-    padding: 3px 0 3px 8px;
-    border-bottom: 1px solid ${colour('hairlineSoft')};
-    font-weight: 400;
-  }
-  th {
-    color: ${colour('inkSoft')};
-  }
-  th:first-child {
-    text-align: left;
-    padding-left: 0;
-  }
-`;
 
 export function TraceBench({ picture, history, dispatch, isDisabled = false, children }: TraceBenchProps) {
   const write = useWriter();
@@ -207,7 +185,7 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
         {result.ok ? (
           <Sheet>
             <SheetTitle>Legs and bends</SheetTitle>
-            <Table>
+            <FigureTable>
               <thead>
                 <tr>
                   <th scope="col">point</th>
@@ -228,7 +206,7 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
                   );
                 })}
               </tbody>
-            </Table>
+            </FigureTable>
             <Rows>
               <Spread>
                 <Label>between the two ends</Label>
