@@ -13,7 +13,7 @@ import {
   sceneWindow,
   solveRod,
   solveScene,
-  spansOf,
+  piecesOf,
 } from '@zephyrcombe/core';
 import { cannonRope, MOST_STEPS, rapierRope, readyEngines, timeEngine } from './engines.ts';
 import type { Ratio } from './ratio.ts';
@@ -71,8 +71,9 @@ const BARE = { ...SCENE, keepOuts: [] };
 const [coarse, fine] = [gridOf(SCENE.rig, 3), gridOf(SCENE.rig, 9)];
 const before = solveScene(BARE, fine);
 const DRAGGED = { ...BARE, hose: { ...BARE.hose, length_m: BARE.hose.length_m + 0.001 } };
-const [span] = spansOf(BARE);
-const warmEnds = span ? fine.poses.map((pose) => span.endsAt(pose)) : [];
+const [piece] = piecesOf(BARE);
+const span = piece?.spans[0];
+const warmEnds = piece && span ? fine.poses.map((pose) => ({ ...span.heldAt(pose), length_m: piece.length_m })) : [];
 const warmFrom = solveScene(BARE, fine, SCENE.hose.length_m + 0.001).map(({ spans }) => spans[0]?.shape);
 const SCAN = { from_m: 0.6, to_m: 1, nominal_m: SCENE.hose.length_m };
 const CLAMPED: RodEnds = {

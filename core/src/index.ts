@@ -229,18 +229,19 @@ export type {
   SceneHose,
   ScenePose,
   SceneShapes,
+  SceneStiffener,
 } from './route/scene.ts';
 export {
   imposedTwist_rad,
   LEAST_GAP_m,
   leastGap_m,
   NATURES,
+  piecesOf,
   portChord_m,
   shapesOf,
   solvePose,
   followScene,
   solveScene,
-  spansOf,
 } from './route/scene.ts';
 export type {
   Figure as RouteFigure,

@@ -78,6 +78,13 @@ const ClipSchema = z.strictObject({
   point_m: vector,
   along: direction,
   at_m: z.number().min(0).max(10),
+  slides: z.boolean().optional(),
+});
+
+const StiffenerSchema = z.strictObject({
+  id: identifier,
+  from_m: z.number().min(0).max(10),
+  length_m: z.number().positive().max(1),
 });
 
 const CornerHoseSchema = z.strictObject({
@@ -86,6 +93,7 @@ const CornerHoseSchema = z.strictObject({
   start: EndSchema,
   end: EndSchema,
   clips: z.array(ClipSchema).max(12),
+  stiffeners: z.array(StiffenerSchema).max(6).optional(),
   length_m: Length_m,
   outside_m: z.number().positive().max(0.05),
   leastRadius_m: z.number().positive().max(1),

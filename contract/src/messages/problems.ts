@@ -80,6 +80,8 @@ export function problemText(problem: Problem, write: Writer): string {
       return `The ${nameOf(problem.field)} points nowhere: all three figures are nothing. Give it a direction.`;
     case 'clipsOutOfOrder':
       return 'A clip lies before the one that the hose passes first, or in a fitting. Put the clips in order along the hose.';
+    case 'stiffenerOutOfPlace':
+      return 'This stiffener lies in a fitting, over another one or across a guide. Leave at least 5 mm of bending hose on either side, or let a clip grip it.';
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

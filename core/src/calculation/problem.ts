@@ -24,6 +24,7 @@ export type Problem =
   | { readonly code: 'madeInFuture'; readonly field: string }
   | { readonly code: 'noDirection'; readonly field: string }
   | { readonly code: 'clipsOutOfOrder'; readonly field: string }
+  | { readonly code: 'stiffenerOutOfPlace'; readonly field: string }
   | { readonly code: 'noScale'; readonly field: string }
   | { readonly code: 'scaleTooShort'; readonly field: string }
   | { readonly code: 'cornersCrossed'; readonly field: string }

@@ -13,6 +13,8 @@ import type { RodShape } from './rod.ts';
 const shapeOf = (tangents: readonly Vector[]): RodShape => ({
   status: 'converged',
   tangents: Float64Array.from(tangents.flat()),
+  layout: null,
+  length_m: 1,
   force: [0, 0, 0],
   iterations: 0,
   shifted: false,
@@ -49,7 +51,7 @@ describe('clocking by parallel transport', () => {
       return [Math.cos(angle), Math.sin(angle), 0];
     });
     expect(carried([0, 0, 1], shapeOf(tangents))).toEqual([0, 0, 1]);
-    const clock = (axis: Vector) => clocking_rad(shapeOf(tangents), [0, 0, 1], axis);
+    const clock = (axis: Vector) => clocking_rad([shapeOf(tangents)], [0, 0, 1], axis);
     expect(clock([0, 0, 1])).toBeCloseTo(0, 12);
     // Seen along the hose, clockwise from up: up is z, right of travel is towards the side the tangent's left is not on.
     const last = tangents.at(-1) ?? [1, 0, 0];

@@ -30,17 +30,22 @@ function across(direction: Vector, tangent: Vector): Vector | null {
 
 /**
  * From the start's eye axis, carried to the far end, to the end's eye axis, about the hose; clockwise seen from the start
- * looking along the hose is positive, −π to π. Null when an axis lies along the hose and clocks nothing.
+ * looking along the hose is positive, −π to π. The shapes follow one another: a guide between two of them lets the twist
+ * through. Null when an axis lies along the hose and clocks nothing.
  */
-export function clocking_rad(shape: RodShape, startAxis: Vector, endAxis: Vector): number | null {
-  const { tangents } = shape;
-  const last = tangents.length - 3;
-  const t0: Vector = [tangents[0] ?? 0, tangents[1] ?? 0, tangents[2] ?? 0];
-  const t1: Vector = [tangents[last] ?? 0, tangents[last + 1] ?? 0, tangents[last + 2] ?? 0];
+export function clocking_rad(
+  shapes: readonly RodShape[],
+  startAxis: Vector,
+  endAxis: Vector,
+): number | null {
+  const [head, tail] = [shapes[0]?.tangents ?? [], shapes.at(-1)?.tangents ?? []];
+  const last = tail.length - 3;
+  const t0: Vector = [head[0] ?? 0, head[1] ?? 0, head[2] ?? 0];
+  const t1: Vector = [tail[last] ?? 0, tail[last + 1] ?? 0, tail[last + 2] ?? 0];
   const first = across(startAxis, t0);
   const wanted = across(endAxis, t1);
   if (!first || !wanted) return null;
-  const arrived = carried(first, shape);
+  const arrived = shapes.reduce(carried, first);
   return Math.atan2(dot(cross(arrived, wanted), t1), dot(arrived, wanted));
 }
 

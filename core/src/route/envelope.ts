@@ -1,5 +1,5 @@
 /**
- * One free span of hose over the whole movement of its vehicle: every pose solved from its solved neighbour, so that it
+ * A piece of hose between two grips over the whole movement of its vehicle: every pose solved from its solved neighbour, so that it
  * is the same branch of shapes as when it was installed.
  */
 import { distanceBetween } from '../geometry/vector.ts';
@@ -8,8 +8,16 @@ import type { RigGrid, RigPose } from './rig.ts';
 import type { RodEnds, RodShape } from './rod.ts';
 import { solveRod } from './rod.ts';
 
-/** The clamped ends of the span in a pose. */
+/** The clamped ends of a span in a pose. */
 export type EndsAt = (pose: RigPose) => RodEnds;
+
+/** The spans of one piece between two grips in a pose, from their shapes in one near it: more than one where it runs through guides. */
+export type PieceAt = (pose: RigPose, near?: readonly RodShape[]) => readonly SpanPose[];
+
+/** A piece without a guide. */
+export const freeSpan =
+  (endsAt: EndsAt): PieceAt =>
+  (pose, near) => [spanAt(endsAt(pose), near?.[0])];
 
 export interface SpanPose {
   readonly ends: RodEnds;
@@ -29,11 +37,11 @@ const CALM_ITERATIONS = 6;
 /** Halvings of the way between two neighbours before a jump is believed. */
 const HALVINGS = 4;
 
-/** A span in one pose, from a shape near it. */
-export function spanAt(ends: RodEnds, from?: RodShape): SpanPose {
+/** A span in one pose, from a shape near it. One that can draw on its neighbours' length may be straight without being pulled. */
+export function spanAt(ends: RodEnds, from?: RodShape, isFed = false): SpanPose {
   const shape = solveRod(ends, from);
   const chordRatio = distanceBetween(ends.start.point_m, ends.end.point_m) / Math.max(ends.length_m, 1e-9);
-  const isShown = shape.status === 'converged' && chordRatio <= TAUT_RATIO;
+  const isShown = shape.status === 'converged' && (isFed || chordRatio <= TAUT_RATIO);
   return {
     ends,
     shape,
@@ -43,16 +51,24 @@ export function spanAt(ends: RodEnds, from?: RodShape): SpanPose {
   };
 }
 
+const shapesOf = (spans: readonly SpanPose[]) => spans.map(({ shape }) => shape);
+const isSolved = (spans: readonly SpanPose[]) => spans.every(({ shape }) => shape.status === 'converged');
+const jumped = (spans: readonly SpanPose[]) => spans.map((span) => ({ ...span, snapped: true }));
+
 /**
  * Every pose of the grid, in its order. `near`, the installed pose at a neighbouring length, keeps the shape on its
  * branch when only the length was changed.
  */
-export function solveEnvelope(endsAt: EndsAt, grid: RigGrid, near?: RodShape): readonly SpanPose[] {
-  const solved = new Map<number, SpanPose>();
+export function solveEnvelope(
+  pieceAt: PieceAt,
+  grid: RigGrid,
+  near?: readonly RodShape[],
+): readonly (readonly SpanPose[])[] {
+  const solved = new Map<number, readonly SpanPose[]>();
   const first = grid.poses[grid.installed];
   if (!first) return [];
   // A step in length is not a movement of the vehicle: it cannot snap.
-  solved.set(grid.installed, spanAt(endsAt(first), near));
+  solved.set(grid.installed, pieceAt(first, near));
   const waiting = [grid.installed];
   for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
     const [from, here] = [grid.poses[next], solved.get(next)];
@@ -60,11 +76,11 @@ export function solveEnvelope(endsAt: EndsAt, grid: RigGrid, near?: RodShape): r
     for (const at of neighbours(next, grid)) {
       const to = grid.poses[at];
       if (!to || solved.has(at)) continue;
-      solved.set(at, moved(endsAt, from, to, here.shape, HALVINGS));
+      solved.set(at, moved(pieceAt, from, to, here, HALVINGS));
       waiting.push(at);
     }
   }
-  return grid.poses.flatMap((_pose, index) => solved.get(index) ?? []);
+  return grid.poses.map((_pose, index) => solved.get(index) ?? []);
 }
 
 /**
@@ -73,32 +89,39 @@ export function solveEnvelope(endsAt: EndsAt, grid: RigGrid, near?: RodShape): r
  * step was too long for that: then the whole envelope is solved anew.
  */
 export function followEnvelope(
-  endsAt: EndsAt,
+  pieceAt: PieceAt,
   grid: RigGrid,
-  before: readonly SpanPose[],
-): readonly SpanPose[] {
-  const near = before[grid.installed]?.shape;
-  const solved: SpanPose[] = [];
+  before: readonly (readonly SpanPose[])[],
+): readonly (readonly SpanPose[])[] {
+  const near = shapesOf(before[grid.installed] ?? []);
+  const solved: (readonly SpanPose[])[] = [];
   for (const [index, pose] of grid.poses.entries()) {
-    const was = before[index];
-    if (was?.shape.status !== 'converged') return solveEnvelope(endsAt, grid, near);
-    const here = spanAt(endsAt(pose), was.shape);
-    if (here.shape.status === 'converged' && here.shape.shifted) return solveEnvelope(endsAt, grid, near);
-    solved.push({ ...here, snapped: was.snapped });
+    const was = before[index] ?? [];
+    if (!isSolved(was)) return solveEnvelope(pieceAt, grid, near);
+    const here = pieceAt(pose, shapesOf(was));
+    if (here.some(({ shape }) => shape.status === 'converged' && shape.shifted))
+      return solveEnvelope(pieceAt, grid, near);
+    solved.push(here.map((span, at) => ({ ...span, snapped: was[at]?.snapped ?? false })));
   }
   return solved;
 }
 
 /** From a solved pose to its neighbour; in halves where the way is not a calm one. */
-function moved(endsAt: EndsAt, from: RigPose, to: RigPose, shape: RodShape, halvings: number): SpanPose {
-  const there = spanAt(endsAt(to), shape);
-  const isCalm = there.shape.status !== 'converged' || isCalmStep(there.shape);
-  if (isCalm || shape.status !== 'converged') return there;
-  if (halvings === 0) return { ...there, snapped: true };
+function moved(
+  pieceAt: PieceAt,
+  from: RigPose,
+  to: RigPose,
+  here: readonly SpanPose[],
+  halvings: number,
+): readonly SpanPose[] {
+  const there = pieceAt(to, shapesOf(here));
+  const isCalm = there.every(({ shape }) => shape.status !== 'converged' || isCalmStep(shape));
+  if (isCalm || !isSolved(here)) return there;
+  if (halvings === 0) return jumped(there);
   const middle = { across: (from.across + to.across) / 2, down: (from.down + to.down) / 2 };
-  const half = moved(endsAt, from, middle, shape, halvings - 1);
-  if (half.snapped) return { ...spanAt(endsAt(to), half.shape), snapped: true };
-  return moved(endsAt, middle, to, half.shape, halvings - 1);
+  const half = moved(pieceAt, from, middle, here, halvings - 1);
+  if (half.some(({ snapped }) => snapped)) return jumped(pieceAt(to, shapesOf(half)));
+  return moved(pieceAt, middle, to, half, halvings - 1);
 }
 
 const isCalmStep = (shape: RodShape) => !shape.shifted && shape.iterations <= CALM_ITERATIONS;

@@ -1,4 +1,4 @@
-/** Where a solve without a neighbour begins: a cubic between the ends whose length is right, as tangents at even steps. */
+/** Where a solve without a neighbour begins: a cubic between the ends whose length is right, as tangents at its nodes. */
 import type { Vector } from '../geometry/vector.ts';
 import { add, anyAcross, cross, dot, norm, scaled, unit } from '../geometry/vector.ts';
 
@@ -15,12 +15,12 @@ const MOST = 64;
 /** To which side of its plane a first shape bows: two shapes that lie close in energy are found from either. */
 export type Side = 1 | -1;
 
-/** `target` is the chord over the length: shorter than one. */
+/** `target` is the chord over the length: shorter than one. `places`: where the nodes lie, from 0 to 1. */
 export function firstShape(
   t0: Vector,
   t1: Vector,
   target: Vector,
-  nodes: number,
+  places: Float64Array,
   side: Side = 1,
 ): Float64Array {
   const normal = scaled(planeNormal(t0, t1, target), side);
@@ -29,7 +29,7 @@ export function firstShape(
   const most = (dot(t0, chord) + dot(t1, chord)) / 2 > ALONG ? 1 : MOST;
   const pull = growTo((by) => lengthOf(t0, t1, target, normal, by, SEED), most);
   const bow = growTo((by) => lengthOf(t0, t1, target, normal, pull, Math.max(SEED, by)), MOST);
-  return resampled(curve(t0, t1, target, normal, pull, Math.max(SEED, bow)), nodes, t0, t1);
+  return resampled(curve(t0, t1, target, normal, pull, Math.max(SEED, bow)), places, t0, t1);
 }
 
 /** The amount that makes the curve one long, or the most there may be. */
@@ -103,8 +103,8 @@ function lengthOf(
   return sum / (3 * SIMPSON);
 }
 
-/** Unit tangents at even arc lengths; where the curve stands still, the direction of the end. */
-function resampled(points: Float64Array, nodes: number, t0: Vector, t1: Vector): Float64Array {
+/** Unit tangents at the places along it; where the curve stands still, the direction of the end. */
+function resampled(points: Float64Array, places: Float64Array, t0: Vector, t1: Vector): Float64Array {
   const pieces = points.length / 3 - 1;
   const along = (piece: number): Vector => [
     (points[3 * piece + 3] ?? 0) - (points[3 * piece] ?? 0),
@@ -114,15 +114,15 @@ function resampled(points: Float64Array, nodes: number, t0: Vector, t1: Vector):
   const ends = new Float64Array(pieces);
   let total = 0;
   for (let piece = 0; piece < pieces; piece += 1) ends[piece] = total += norm(along(piece));
-  const tangents = new Float64Array(3 * (nodes + 1));
+  const tangents = new Float64Array(3 * places.length);
   let piece = 0;
-  for (let node = 0; node <= nodes; node += 1) {
-    const s = (total * node) / nodes;
+  for (const [node, place] of places.entries()) {
+    const s = total * place;
     while (piece < pieces - 1 && (ends[piece] ?? 0) < s) piece += 1;
     const direction = unit(along(piece));
     tangents.set(norm(direction) > 0 ? direction : dot(t0, t1) > 0 ? t0 : t1, 3 * node);
   }
   tangents.set(t0, 0);
-  tangents.set(t1, 3 * nodes);
+  tangents.set(t1, 3 * (places.length - 1));
   return tangents;
 }

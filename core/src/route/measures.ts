@@ -1,21 +1,69 @@
 /** What is read off a solved shape: points, curvature, tightest bend. */
 import type { Vector } from '../geometry/vector.ts';
+import type { RodLayout } from './layout.ts';
+import { evenLayout } from './layout.ts';
 import type { RodEnds, RodShape } from './rod.ts';
+import { energyOf } from './rod.ts';
+
+const layoutIn = ({ tangents, layout }: RodShape): RodLayout =>
+  layout ?? evenLayout(Math.max(1, tangents.length / 3 - 1));
+
+/** Points on a straight piece are no further apart than those beside it. */
+const pointsOn = (share: number, nodes: number) => Math.max(1, Math.ceil(share * nodes));
+
+/** How many points its line has: one a node, and more along each stiffener. */
+function pointCount(shape: RodShape): number {
+  const nodes = shape.tangents.length / 3 - 1;
+  let count = nodes + 1;
+  for (const { share } of shape.layout?.stiff ?? []) count += pointsOn(share, nodes);
+  return count;
+}
 
 /**
  * Points along the hose, metres, from end to end: the trapezium rule over the tangents. Three numbers each. `into` takes
  * them where thousands of lines are read once and forgotten: every array of that size costs a call outside the heap.
  */
-export function rodLine(ends: RodEnds, { tangents }: RodShape, into?: Float64Array): Float64Array {
-  const half_m = ends.length_m / (tangents.length / 3 - 1) / 2;
-  const line = into?.length === tangents.length ? into : new Float64Array(tangents.length);
+export function rodLine(ends: RodEnds, shape: RodShape, into?: Float64Array): Float64Array {
+  const { tangents } = shape;
+  const size = 3 * pointCount(shape);
+  const line = into?.length === size ? into : new Float64Array(size);
   const [x, y, z] = ends.start.point_m;
   line[0] = x;
   line[1] = y;
   line[2] = z;
-  for (let at = 3; at < line.length; at += 1)
-    line[at] = (line[at - 3] ?? 0) + half_m * ((tangents[at - 3] ?? 0) + (tangents[at] ?? 0));
+  const { inverse, stiff } = layoutIn(shape);
+  const nodes = inverse.length;
+  let next = 0;
+  let to = 3;
+  for (let node = 0; node < nodes; node += 1) {
+    const at = 3 * node;
+    const straight = stiff[next];
+    if (straight?.node === node) {
+      const pieces = pointsOn(straight.share, nodes);
+      const by_m = (ends.length_m * straight.share) / pieces;
+      for (let point = 0; point < pieces; point += 1)
+        for (let axis = 0; axis < 3; axis += 1) {
+          line[to] = (line[to - 3] ?? 0) + by_m * (tangents[at + axis] ?? 0);
+          to += 1;
+        }
+      next += 1;
+    }
+    const half_m = ends.length_m / (inverse[node] ?? 1) / 2;
+    for (let axis = 0; axis < 3; axis += 1) {
+      line[to] =
+        (line[to - 3] ?? 0) + half_m * ((tangents[at + axis] ?? 0) + (tangents[at + 3 + axis] ?? 0));
+      to += 1;
+    }
+  }
   return line;
+}
+
+/** No two points of the line are further apart along the hose, metres. */
+export function longestStep_m(ends: RodEnds, { layout, tangents }: RodShape): number {
+  if (!layout) return ends.length_m / (tangents.length / 3 - 1);
+  let least = Infinity;
+  for (const inverse of layout.inverse) least = Math.min(least, inverse);
+  return ends.length_m * Math.max(1 / least, 1 / layout.inverse.length);
 }
 
 /** The same as points. */
@@ -28,36 +76,78 @@ export function rodPoints(ends: RodEnds, shape: RodShape): readonly Vector[] {
   ]);
 }
 
-/**
- * Curvature at every node, both clamped ends included, 1/m. From the first integral ½K² = H + λ·t, with H taken from the
- * turns between the nodes: raw angles would miss what happens at the ferrules.
- */
-export function curvatures(ends: RodEnds, { tangents, force }: RodShape, into?: Float64Array): Float64Array {
-  const nodes = tangents.length / 3 - 1;
+/** ½K² − λ·t of the bending piece that begins at a node, scaled: the mean over its steps, and where it ends. */
+function levelFrom(
+  first: number,
+  { tangents, force }: RodShape,
+  { inverse, stiff }: RodLayout,
+): { readonly level: number; readonly last: number } {
   const [fx, fy, fz] = force;
-  // λ·t at every node first, then the curvature in its place.
-  const values = into?.length === nodes + 1 ? into : new Float64Array(nodes + 1);
+  let last = inverse.length;
+  for (const { node } of stiff) if (node > first && node < last) last = node;
   let sum = 0;
-  for (let node = 0; node <= nodes; node += 1) {
+  let before = 0;
+  for (let node = first; node <= last; node += 1) {
     const at = 3 * node;
     const x = tangents[at] ?? 0;
     const y = tangents[at + 1] ?? 0;
     const z = tangents[at + 2] ?? 0;
     const pull = fx * x + fy * y + fz * z;
-    values[node] = pull;
-    sum -= node === 0 || node === nodes ? pull / 2 : pull;
-    if (node === nodes) break;
+    if (node > first) sum -= (before + pull) / 2;
+    before = pull;
+    if (node === last) break;
     const dx = (tangents[at + 3] ?? 0) - x;
     const dy = (tangents[at + 4] ?? 0) - y;
     const dz = (tangents[at + 5] ?? 0) - z;
     // The angle between neighbours, not their chord: it is the turn itself.
-    const turn = 2 * Math.asin(Math.min(1, Math.sqrt(dx * dx + dy * dy + dz * dz) / 2)) * nodes;
+    const turn =
+      2 * Math.asin(Math.min(1, Math.sqrt(dx * dx + dy * dy + dz * dz) / 2)) * (inverse[node] ?? 0);
     sum += (turn * turn) / 2;
   }
-  const level = sum / nodes;
-  for (let node = 0; node <= nodes; node += 1)
-    values[node] = Math.sqrt(Math.max(0, 2 * (level + (values[node] ?? 0)))) / ends.length_m;
+  return { level: sum / (last - first), last };
+}
+
+/**
+ * Curvature at every node, both clamped ends included, 1/m. From the first integral ½K² = H + λ·t, with H taken from the
+ * turns between the nodes of each bending piece: raw angles would miss what happens at the ferrules. At a stiffener the
+ * larger of its two ends.
+ */
+export function curvatures(ends: RodEnds, shape: RodShape, into?: Float64Array): Float64Array {
+  const { tangents, force } = shape;
+  const layout = layoutIn(shape);
+  const nodes = tangents.length / 3 - 1;
+  const [fx, fy, fz] = force;
+  const values = into?.length === nodes + 1 ? into : new Float64Array(nodes + 1);
+  values.fill(0);
+  for (let first = 0; first < nodes;) {
+    const { level, last } = levelFrom(first, shape, layout);
+    for (let node = first; node <= last; node += 1) {
+      const at = 3 * node;
+      const pull = fx * (tangents[at] ?? 0) + fy * (tangents[at + 1] ?? 0) + fz * (tangents[at + 2] ?? 0);
+      const value = Math.sqrt(Math.max(0, 2 * (level + pull))) / ends.length_m;
+      if (value > (values[node] ?? 0)) values[node] = value;
+    }
+    first = last;
+  }
   return values;
+}
+
+/**
+ * How much a hose wants to slide out of each end of a span, 1/m²: H over the length squared (½κ² less the pull along the
+ * hose, over the stiffness) of its first and of its last bending piece. What a guide lets through until both sides are alike.
+ */
+export function pushes(
+  ends: RodEnds,
+  shape: RodShape,
+): { readonly start_per_m2: number; readonly end_per_m2: number } {
+  const layout = layoutIn(shape);
+  const square = ends.length_m ** 2;
+  const start = levelFrom(0, shape, layout).level / square;
+  const last = layout.stiff.at(-1)?.node ?? 0;
+  return {
+    start_per_m2: start,
+    end_per_m2: last === 0 ? start : levelFrom(last, shape, layout).level / square,
+  };
 }
 
 export interface TightestBend {
@@ -73,25 +163,23 @@ let bends: Float64Array = new Float64Array(0);
 /** The tightest bend, between the nodes as well: a parabola through the largest and its neighbours. */
 export function tightestBend(ends: RodEnds, shape: RodShape): TightestBend {
   const values = (bends = curvatures(ends, shape, bends));
+  const { at, stiff } = layoutIn(shape);
   let best = 0;
   for (let node = 1; node < values.length; node += 1)
     if ((values[node] ?? 0) > (values[best] ?? 0)) best = node;
   const [before, peak, after] = [values[best - 1], values[best] ?? 0, values[best + 1]];
-  const step_m = ends.length_m / (values.length - 1);
-  if (before === undefined || after === undefined) return { radius_m: 1 / peak, at_m: best * step_m };
+  const at_m = (at[best] ?? 0) * ends.length_m;
+  // At a clamped end, or beside a stiffener, the curve has no other side.
+  if (before === undefined || after === undefined || stiff.some(({ node }) => node === best))
+    return { radius_m: 1 / peak, at_m };
+  const step_m = ((at[best + 1] ?? 0) - (at[best] ?? 0)) * ends.length_m;
   const bend = before - 2 * peak + after;
   const offset = bend < 0 ? (before - after) / (2 * bend) : 0;
   return {
     radius_m: 1 / (peak - ((before - after) * offset) / 4),
-    at_m: (best + offset) * step_m,
+    at_m: at_m + offset * step_m,
   };
 }
 
 /** ∫κ² ds, 1/m: twice the bending energy over the stiffness. */
-export function bending(ends: RodEnds, { tangents }: RodShape): number {
-  const nodes = tangents.length / 3 - 1;
-  let sum = 0;
-  for (let at = 0; at + 3 < tangents.length; at += 1)
-    sum += ((tangents[at + 3] ?? 0) - (tangents[at] ?? 0)) ** 2;
-  return (sum * nodes) / ends.length_m;
-}
+export const bending = (ends: RodEnds, shape: RodShape): number => energyOf(shape) / ends.length_m;

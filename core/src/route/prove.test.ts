@@ -198,6 +198,10 @@ describe('cautions of a route, each where it is made', () => {
     expect(ids).toContain('M12');
     const short = { ...tied, rig: { ...tied.rig, travel_m: 0.06 } as Scene['rig'], keepOuts: [] };
     expect(cautionsOf(short)).not.toContain('M12');
+    // The catalogue's own way out: a guide instead of a tie.
+    const [tie] = tied.hose.clips;
+    const guided = hosed(tied, { clips: tie ? [{ ...tie, slides: true }] : [] });
+    expect(cautionsOf({ ...guided, keepOuts: [] })).not.toContain('M12');
   });
 });
 

@@ -15,9 +15,10 @@ import type { Figure, SceneVerdict } from './judge.ts';
 import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf } from './rig.ts';
-import type { Scene, ScenePose } from './scene.ts';
+import type { Piece, Scene, SceneHose, ScenePose } from './scene.ts';
 import { serviceCautions } from './service.ts';
-import { chordRange_m, imposedTwist_rad, leastGap_m, spansOf } from './scene.ts';
+import { chordRange_m, heldStiffener, imposedTwist_rad, leastGap_m, piecesOf } from './scene.ts';
+import { LEAST_SOFT_m } from './slide.ts';
 
 const TAUT: Formula = {
   expression: 'chord ratio = longest c ÷ L_free, at most 0.97',
@@ -86,6 +87,24 @@ export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
   }
   if (before_m >= length_m - hose.end.rigid_m && hose.clips.length > 0)
     return { code: 'clipsOutOfOrder', field: `clips.${hose.clips.length - 1}.at_m` };
+  return stiffenerProblem(hose);
+}
+
+/** Every stiffener needs bending hose before and after it, unless a clip grips it. */
+function stiffenerProblem(hose: SceneHose): Problem | null {
+  const grips = hose.clips.filter((clip) => heldStiffener(hose, clip) === undefined);
+  const taken: (readonly [number, number])[] = [
+    [0, hose.start.rigid_m],
+    ...grips.map(({ at_m }) => [at_m, at_m] as const),
+    [hose.length_m - hose.end.rigid_m, hose.length_m],
+  ];
+  for (const [index, { from_m, length_m }] of (hose.stiffeners ?? []).entries()) {
+    const to_m = from_m + length_m;
+    if (!(length_m > 0)) return { code: 'notPositive', field: `stiffeners.${index}.length_m`, value: length_m };
+    if (taken.some(([from, to]) => from_m < to + LEAST_SOFT_m && to_m > from - LEAST_SOFT_m))
+      return { code: 'stiffenerOutOfPlace', field: `stiffeners.${index}.from_m` };
+    taken.push([from_m, to_m]);
+  }
   return null;
 }
 
@@ -126,7 +145,7 @@ export function proveRoute(
     imposedTwist_rad: imposedTwist_rad(poses, installed),
     bound_m,
   };
-  return calculated(proof, workingOf(scene, proof, worstChord, poses.length), [
+  return calculated(proof, workingOf(scene, proof, poses.length), [
     ...cautionsOf(scene, grid, proof),
     // Which turn would clear a pin is searched when the hand rests.
     ...(between ? serviceCautions(scene, installed) : []),
@@ -139,25 +158,27 @@ const tautSpan = ({ spans }: ScenePose) => {
 };
 
 /**
- * Of every span the longest of the shortest ways in any pose, of arc, straight and arc at the least radius, and the rigid
- * pieces; null where two ends stand too near each other for such a way.
+ * Of every piece between two grips the longest of the shortest ways in any pose, of arc, straight and arc at the least
+ * radius, and the rigid pieces; null where two ends stand too near each other for such a way.
  */
 export function lowerBound_m(scene: Scene, grid: RigGrid): number | null {
   const { hose } = scene;
-  const spans = spansOf(scene);
-  const needed = spans.map(({ endsAt }) => {
+  let sum = hose.start.rigid_m + hose.end.rigid_m;
+  for (const clip of hose.clips) sum += heldStiffener(hose, clip)?.length_m ?? 0;
+  for (const { spans } of piecesOf(scene)) {
     let most: number | null = null;
     for (const pose of grid.poses) {
-      const { start, end } = endsAt(pose);
-      const way = spaceArcStraightArc(start, end, hose.leastRadius_m);
-      if (way && (most === null || way.length_m > most)) most = way.length_m;
+      // The spans of a piece lend each other hose: what counts is all of them together.
+      let needed: number | null = 0;
+      for (const { heldAt } of spans) {
+        const { start, end } = heldAt(pose);
+        const way = spaceArcStraightArc(start, end, hose.leastRadius_m);
+        needed = way && needed !== null ? needed + way.length_m : null;
+      }
+      if (needed !== null && (most === null || needed > most)) most = needed;
     }
-    return most;
-  });
-  let sum = hose.start.rigid_m + hose.end.rigid_m;
-  for (const span_m of needed) {
-    if (span_m === null) return null;
-    sum += span_m;
+    if (most === null) return null;
+    sum += most;
   }
   return sum;
 }
@@ -165,12 +186,10 @@ export function lowerBound_m(scene: Scene, grid: RigGrid): number | null {
 function workingOf(
   scene: Scene,
   proof: RouteProof,
-  worstChord: ScenePose,
   poses: number,
 ): readonly WorkingStep[] {
   const { hose } = scene;
-  const taut = worstChord.spans[proof.chordRatio.span];
-  const free_m = taut?.ends.length_m ?? hose.length_m;
+  const free_m = pieceWith(scene, proof.chordRatio.span)?.length_m ?? hose.length_m;
   const across = (symbol: string, pose: RigPose) => poseTerms(scene, symbol, pose);
   const step = (formula: Formula, inputs: WorkingStep['inputs'], result: WorkingStep['result']) => ({
     formula,
@@ -255,6 +274,15 @@ function poseTerms({ rig }: Scene, symbol: string, pose: RigPose): WorkingStep['
   ];
 }
 
+/** The piece that a span belongs to. */
+function pieceWith(scene: Scene, span: number): Piece | undefined {
+  let first = 0;
+  return piecesOf(scene).find(({ spans }) => {
+    first += spans.length;
+    return span < first;
+  });
+}
+
 const round = (value: number, digits: number) => Number(value.toFixed(digits));
 
 /** Near enough to full bump for the loop there to be the matter. */
@@ -265,18 +293,16 @@ const LONG_TRAVEL_m = 0.1;
 function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Caution[] {
   const { rig, hose, keepOuts } = scene;
   const cautions: Caution[] = [];
-  const spans = spansOf(scene);
-  const taut = spans[proof.chordRatio.span];
+  const taut = pieceWith(scene, proof.chordRatio.span);
   if (proof.chordRatio.value > TAUT_RATIO && taut) {
-    const endsNow = taut.endsAt(proof.chordRatio.pose);
     cautions.push({
       id: 'M11',
       evidence: {
-        from: taut.from,
-        to: taut.to,
-        moves_m: chordRange_m(taut, grid),
-        chord_m: proof.chordRatio.value * endsNow.length_m,
-        free_m: endsNow.length_m,
+        from: taut.spans[0]?.from ?? 'start',
+        to: taut.spans.at(-1)?.to ?? 'end',
+        moves_m: chordRange_m(taut.spans, grid),
+        chord_m: proof.chordRatio.value * taut.length_m,
+        free_m: taut.length_m,
       },
     });
   } else if (proof.radius_m && proof.radius_m.value < hose.leastRadius_m)
@@ -305,7 +331,7 @@ function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Ca
     );
   }
   if (rig.kind === 'fork' && rig.travel_m >= LONG_TRAVEL_m)
-    for (const clip of hose.clips.filter(({ body }) => body === 'bars'))
+    for (const clip of hose.clips.filter(({ body, slides }) => body === 'bars' && !slides))
       cautions.push({ id: 'M12', evidence: { clip: clip.id, travel_m: rig.travel_m } });
   return cautions;
 }

@@ -11,12 +11,16 @@
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, subtract, unit } from '../geometry/vector.ts';
 import { firstShape } from './firstShape.ts';
+import type { RodLayout, Stiff } from './layout.ts';
+import { evenLayout, layoutOf } from './layout.ts';
 import { eigenvaluesOfSymmetric, solveThree } from './three.ts';
 
 export interface RodEnds {
   readonly start: { readonly point_m: Vector; readonly tangent: Vector };
   readonly end: { readonly point_m: Vector; readonly tangent: Vector };
   readonly length_m: number;
+  /** Straight, rigid pieces between them, in order. */
+  readonly stiffs?: readonly Stiff[] | undefined;
 }
 
 export type RodStatus = 'converged' | 'tooShort' | 'iterationLimit';
@@ -24,8 +28,12 @@ export type RodStatus = 'converged' | 'tooShort' | 'iterationLimit';
 export interface RodShape {
   /** Only a converged shape is one to show. */
   readonly status: RodStatus;
-  /** Unit tangents at s = 0, 1/N … 1, three numbers each; kept to start a neighbour from. */
+  /** Unit tangents at the nodes, three numbers each; kept to start a neighbour from. */
   readonly tangents: Float64Array;
+  /** Where its nodes lie; null where they are even. */
+  readonly layout: RodLayout | null;
+  /** What it was solved with. */
+  readonly length_m: number;
   /** λ, scaled: force times length squared over bending stiffness. */
   readonly force: Vector;
   readonly iterations: number;
@@ -63,6 +71,8 @@ export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShap
     return {
       status: 'tooShort',
       tangents: new Float64Array(0),
+      layout: null,
+      length_m: ends.length_m,
       force: [0, 0, 0],
       iterations: 0,
       shifted: false,
@@ -75,14 +85,16 @@ export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShap
   const target: Vector = [by[0] / ends.length_m, by[1] / ends.length_m, by[2] / ends.length_m];
   const descent = descents.get(nodes) ?? new Descent(nodes);
   descents.set(nodes, descent);
+  const { stiffs } = ends;
+  const layout = stiffs && stiffs.length > 0 ? layoutOf(ends.length_m, stiffs, nodes) : null;
   const solve = (tangents: Float64Array, force: Vector, isNear: boolean): RodShape => {
-    descent.begin(tangents, t0, t1, target, force);
+    descent.begin(tangents, t0, t1, target, force, layout);
     return descent.run(ends.length_m, isNear);
   };
   if (from?.status === 'converged' && from.tangents.length === 3 * (nodes + 1))
     return solve(from.tangents, from.force, true);
   const [first, second] = ([1, -1] as const).map((side) =>
-    solve(firstShape(t0, t1, target, nodes, side), [0, 0, 0], false),
+    solve(firstShape(t0, t1, target, (layout ?? evenLayout(nodes)).at, side), [0, 0, 0], false),
   ) as [RodShape, RodShape];
   return isLower(second, first) ? second : first;
 }
@@ -90,15 +102,19 @@ export function solveRod(ends: RodEnds, from?: RodShape, nodes = NODES): RodShap
 /** Converged before not; then the lower energy by more than rounding, so that of two alike the first one stays. */
 function isLower(a: RodShape, b: RodShape): boolean {
   if (a.status !== 'converged') return false;
-  return b.status !== 'converged' || energyOf(a.tangents) < energyOf(b.tangents) * (1 - 1e-9);
+  return b.status !== 'converged' || energyOf(a) < energyOf(b) * (1 - 1e-9);
 }
 
-/** The sum of the squared turns: the bending energy but for a factor. */
-function energyOf(tangents: Float64Array): number {
+/** ∫|t′|² ds: the squared turns over their steps, twice the bending energy but for the stiffness. */
+export function energyOf({ tangents, layout }: Pick<RodShape, 'tangents' | 'layout'>): number {
+  const { inverse } = layout ?? evenLayout(tangents.length / 3 - 1);
   let sum = 0;
-  for (let at = 0; at + 3 < tangents.length; at += 1) {
-    const turn = (tangents[at + 3] ?? 0) - (tangents[at] ?? 0);
-    sum += turn * turn;
+  for (let node = 0; node < inverse.length; node += 1) {
+    const at = 3 * node;
+    const x = (tangents[at + 3] ?? 0) - (tangents[at] ?? 0);
+    const y = (tangents[at + 4] ?? 0) - (tangents[at + 1] ?? 0);
+    const z = (tangents[at + 5] ?? 0) - (tangents[at + 2] ?? 0);
+    sum += (inverse[node] ?? 0) * (x * x + y * y + z * z);
   }
   return sum;
 }
@@ -109,6 +125,7 @@ const descents = new Map<number, Descent>();
 /** One solve at a time. Arrays are allocated once and used again in each. */
 class Descent {
   private readonly count: number;
+  /** A step, but for stiffeners. */
   private readonly h: number;
   /** Two directions across each tangent, three numbers each. */
   private readonly across: Float64Array;
@@ -127,10 +144,16 @@ class Descent {
   private force: [number, number, number] = [0, 0, 0];
   private tangents: Float64Array;
   private target: Vector = [0, 0, 0];
+  private layout: RodLayout | null = null;
+  private inverse: Float64Array;
+  private weight: Float64Array;
 
   constructor(nodes: number) {
     this.count = nodes - 1;
     this.h = 1 / nodes;
+    const { inverse, weight } = evenLayout(nodes);
+    this.inverse = inverse;
+    this.weight = weight;
     this.across = new Float64Array(6 * (nodes + 1));
     this.gradient = new Float64Array(2 * (nodes + 1));
     this.diagonal = new Float64Array(nodes + 1);
@@ -144,8 +167,19 @@ class Descent {
   }
 
   /** Copies the start, and clamps it between the two tangents. */
-  begin(from: Float64Array, first: Vector, last: Vector, target: Vector, force: Vector): void {
+  begin(
+    from: Float64Array,
+    first: Vector,
+    last: Vector,
+    target: Vector,
+    force: Vector,
+    layout: RodLayout | null,
+  ): void {
     const { tangents, trial } = this;
+    const { inverse, weight } = layout ?? evenLayout(this.count + 1);
+    this.layout = layout;
+    this.inverse = inverse;
+    this.weight = weight;
     tangents.set(from);
     const end = 3 * (this.count + 1);
     // One by one: taking three numbers over from an array costs as much as a tenth of the solve.
@@ -208,12 +242,12 @@ class Descent {
       }
       shifted = true;
       // Far from the answer the energy has to fall, on shapes that close.
-      const energy = energyOf(this.tangents);
+      const energy = this.energy();
       this.before.set(this.tangents);
       this.move(isSmall ? 1 : LONGEST_STEP_rad / largest);
       this.accept();
       this.close();
-      if (energyOf(this.tangents) < energy * (1 + 1e-12) || norm(residual) > 1e-3) {
+      if (this.energy() < energy * (1 + 1e-12) || norm(residual) > 1e-3) {
         this.force = solved;
         if (shift > 0) held = shift / 2;
         shift = shift > LEAST_SHIFT / this.h ? shift / 8 : 0;
@@ -225,11 +259,18 @@ class Descent {
     return {
       status,
       tangents: this.tangents.slice(),
+      layout: this.layout,
+      length_m,
       force: this.force,
       iterations,
       shifted,
       closure_m: norm(this.residual()) * length_m,
     };
+  }
+
+  private energy(): number {
+    const { tangents, layout } = this;
+    return energyOf({ tangents, layout });
   }
 
   /** The tried tangents become the tangents; the end tangents are the same in both. */
@@ -239,25 +280,27 @@ class Descent {
     this.tangents = tried;
   }
 
-  /** Where the far end is, less where it should be: the trapezium rule over the tangents. */
+  /** Where the far end is, less where it should be: the trapezium rule over the tangents, and stiffeners as they are. */
   private residual(): Vector {
-    const { tangents, h, count, target } = this;
-    const last = 3 * (count + 1);
-    let x = ((tangents[0] ?? 0) + (tangents[last] ?? 0)) / 2;
-    let y = ((tangents[1] ?? 0) + (tangents[last + 1] ?? 0)) / 2;
-    let z = ((tangents[2] ?? 0) + (tangents[last + 2] ?? 0)) / 2;
-    for (let at = 3; at < last; at += 3) {
-      x += tangents[at] ?? 0;
-      y += tangents[at + 1] ?? 0;
-      z += tangents[at + 2] ?? 0;
+    const { tangents, weight, target } = this;
+    let x = -target[0];
+    let y = -target[1];
+    let z = -target[2];
+    for (let node = 0; node < weight.length; node += 1) {
+      const by = weight[node] ?? 0;
+      const at = 3 * node;
+      x += by * (tangents[at] ?? 0);
+      y += by * (tangents[at + 1] ?? 0);
+      z += by * (tangents[at + 2] ?? 0);
     }
-    return [h * x - target[0], h * y - target[1], h * z - target[2]];
+    return [x, y, z];
   }
 
   /** Directions across each tangent, the slope and the stiffness in them, and how neighbours' directions lie. */
   private frame(): void {
-    const { tangents: t, across, gradient, diagonal, couplings, h, count } = this;
+    const { tangents: t, across, gradient, diagonal, couplings, inverse, weight, count } = this;
     const [fx, fy, fz] = this.force;
+    let back = inverse[0] ?? 0;
     for (let node = 1; node <= count; node += 1) {
       const at = 3 * node;
       const x = t[at] ?? 0;
@@ -291,12 +334,16 @@ class Descent {
       across[frame + 3] = vx;
       across[frame + 4] = vy;
       across[frame + 5] = vz;
-      const px = -((t[at - 3] ?? 0) + (t[at + 3] ?? 0)) / h + h * fx;
-      const py = -((t[at - 2] ?? 0) + (t[at + 4] ?? 0)) / h + h * fy;
-      const pz = -((t[at - 1] ?? 0) + (t[at + 5] ?? 0)) / h + h * fz;
+      const on = inverse[node] ?? 0;
+      const carry = weight[node] ?? 0;
+      const px = carry * fx - back * (t[at - 3] ?? 0) - on * (t[at + 3] ?? 0);
+      const py = carry * fy - back * (t[at - 2] ?? 0) - on * (t[at + 4] ?? 0);
+      const pz = carry * fz - back * (t[at - 1] ?? 0) - on * (t[at + 5] ?? 0);
       diagonal[node] = -(px * x + py * y + pz * z);
       gradient[2 * node] = px * ux + py * uy + pz * uz;
       gradient[2 * node + 1] = px * vx + py * vy + pz * vz;
+      const step = back;
+      back = on;
       if (node === 1) continue;
       const before = 6 * (node - 1);
       const ax = across[before] ?? 0;
@@ -306,10 +353,10 @@ class Descent {
       const by = across[before + 4] ?? 0;
       const bz = across[before + 5] ?? 0;
       const pair = 4 * (node - 1);
-      couplings[pair] = -(ax * ux + ay * uy + az * uz) / h;
-      couplings[pair + 1] = -(ax * vx + ay * vy + az * vz) / h;
-      couplings[pair + 2] = -(bx * ux + by * uy + bz * uz) / h;
-      couplings[pair + 3] = -(bx * vx + by * vy + bz * vz) / h;
+      couplings[pair] = -step * (ax * ux + ay * uy + az * uz);
+      couplings[pair + 1] = -step * (ax * vx + ay * vy + az * vz);
+      couplings[pair + 2] = -step * (bx * ux + by * uy + bz * uz);
+      couplings[pair + 3] = -step * (bx * vx + by * vy + bz * vz);
     }
   }
 
@@ -322,11 +369,11 @@ class Descent {
 
   /**
    * One block elimination on four right-hand sides gives the step, the new force and the inertia. Null when the shifted
-   * matrix is not that of a minimum. The matrix: scalar times identity on the diagonal, −BᵢᵀBᵢ₊₁/h beside it, hBᵢᵀ as
+   * matrix is not that of a minimum. The matrix: scalar times identity on the diagonal, −BᵢᵀBᵢ₊₁/h beside it, wᵢBᵢᵀ as
    * border. The 3×3 matrix of the force is summed on the way down, so that only one side goes back up.
    */
   private factor(shift: number, residual: Vector): [number, number, number] | null {
-    const { across, gradient, diagonal, couplings, pivots, sides, schur, step, h, count, force } = this;
+    const { across, gradient, diagonal, couplings, pivots, sides, schur, step, weight, count, force } = this;
     let negative = 0;
     // Sums of ŷᵀP⁻¹ŷ over the nodes, with ŷ the eliminated sides.
     let [s00, s01, s02, s11, s12, s22] = [0, 0, 0, 0, 0, 0];
@@ -336,16 +383,17 @@ class Descent {
     let [x0, x1, x2, x3, y0, y1, y2, y3] = [0, 0, 0, 0, 0, 0, 0, 0];
     for (let node = 1; node <= count; node += 1) {
       const frame = 6 * node;
+      const carry = weight[node] ?? 0;
       let a = (diagonal[node] ?? 0) + shift;
       let b = 0;
       let c = a;
-      let u0 = h * (across[frame] ?? 0);
-      let u1 = h * (across[frame + 1] ?? 0);
-      let u2 = h * (across[frame + 2] ?? 0);
+      let u0 = carry * (across[frame] ?? 0);
+      let u1 = carry * (across[frame + 1] ?? 0);
+      let u2 = carry * (across[frame + 2] ?? 0);
       let u3 = -(gradient[2 * node] ?? 0);
-      let v0 = h * (across[frame + 3] ?? 0);
-      let v1 = h * (across[frame + 4] ?? 0);
-      let v2 = h * (across[frame + 5] ?? 0);
+      let v0 = carry * (across[frame + 3] ?? 0);
+      let v1 = carry * (across[frame + 4] ?? 0);
+      let v2 = carry * (across[frame + 5] ?? 0);
       let v3 = -(gradient[2 * node + 1] ?? 0);
       if (node > 1) {
         // What the node before takes away: CᵀP⁻¹C from the pivot, CᵀP⁻¹r from the right-hand sides.
@@ -509,7 +557,7 @@ class Descent {
       this.frame();
       const residual = this.residual();
       if (norm(residual) < CLOSURE_TOLERANCE) return;
-      const { across, h, count, step } = this;
+      const { across, weight, count, step } = this;
       const normal = new Float64Array(9);
       for (let node = 1; node <= count; node += 1)
         for (let side = 0; side < 2; side += 1)
@@ -517,8 +565,8 @@ class Descent {
             for (let column = 0; column < 3; column += 1)
               normal[3 * row + column] =
                 (normal[3 * row + column] ?? 0) +
-                h *
-                  h *
+                (weight[node] ?? 0) *
+                  (weight[node] ?? 0) *
                   (across[6 * node + 3 * side + row] ?? 0) *
                   (across[6 * node + 3 * side + column] ?? 0);
       const pull = solveThree(normal, residual);
@@ -528,7 +576,7 @@ class Descent {
           let sum = 0;
           for (let axis = 0; axis < 3; axis += 1)
             sum += (across[6 * node + 3 * side + axis] ?? 0) * (pull[axis] ?? 0);
-          step[2 * node + side] = -h * sum;
+          step[2 * node + side] = -(weight[node] ?? 0) * sum;
         }
       const largest = this.largestStep();
       this.move(Math.min(1, LONGEST_STEP_rad / Math.max(largest, 1e-30)));

@@ -2,16 +2,19 @@ import fc from 'fast-check';
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, unit } from '../geometry/vector.ts';
 import { planarDubins } from './dubins.ts';
-import { solveEnvelope, TAUT_RATIO } from './envelope.ts';
+import { freeSpan, solveEnvelope, TAUT_RATIO } from './envelope.ts';
 import { judgeAt, judgeScene, scanLengths, sceneWindow, worstPose } from './judge.ts';
 import { rodPoints } from './measures.ts';
+import { sceneProblem } from './prove.ts';
 import { AS_MEASURED, gridOf } from './rig.ts';
 import { SAMPLE_FORK } from './testScenes.ts';
 import type { Scene, SceneClip } from './scene.ts';
 import {
   chordRange_m,
+  followScene,
   imposedTwist_rad,
   leastGap_m,
+  piecesOf,
   portChord_m,
   solvePose,
   solveScene,
@@ -57,7 +60,7 @@ describe('a fork hose over its movement', () => {
     const fixed: Scene = { ...BARE, hose: { ...hose, start: { ...hose.start, body: 'frame' } } };
     const poses = solveScene(sized(fixed, 1), gridOf(fixed.rig, 5));
     expect(Math.abs((poses[0]?.chordRatio ?? 0) - (poses[4]?.chordRatio ?? 0))).toBeGreaterThan(0.002);
-    expect(chordRange_m(spansOf(fixed)[0] ?? fail(), grid)).toBeGreaterThan(0.1);
+    expect(chordRange_m(spansOf(fixed), grid)).toBeGreaterThan(0.1);
   });
 
   test('a hose that droop pulls straight is taut there, and said to be so at that pose', () => {
@@ -198,15 +201,83 @@ describe('clips', () => {
 
   test('parts the hose into spans that each hold their own length', () => {
     const scene = held({});
-    const [first, second] = spansOf(scene);
-    expect(first?.endsAt(AS_MEASURED).length_m).toBeCloseTo(0.28 - 0.025, 12);
-    expect(second?.endsAt(AS_MEASURED).length_m).toBeCloseTo(0.9 - 0.28 - 0.025, 12);
+    const [first, second] = piecesOf(scene);
+    expect(first?.length_m).toBeCloseTo(0.28 - 0.025, 12);
+    expect(second?.length_m).toBeCloseTo(0.9 - 0.28 - 0.025, 12);
     const [pose] = solveScene(scene, grid);
     expect(pose?.spans).toHaveLength(2);
     expect(pose?.clocking_rad).toBeNull();
     // The first span is on the bars at both its ends: no pose moves it.
-    expect(chordRange_m(first ?? fail(), grid)).toBeLessThan(1e-12);
-    expect(chordRange_m(second ?? fail(), grid)).toBeGreaterThan(0.05);
+    expect(chordRange_m(first?.spans ?? fail(), grid)).toBeLessThan(1e-12);
+    expect(chordRange_m(second?.spans ?? fail(), grid)).toBeGreaterThan(0.05);
+  });
+
+  test('a guide shares one length between its spans: they add up in every pose, and the wheel draws hose through it', () => {
+    const scene = held({ slides: true });
+    const poses = solveScene(scene, grid);
+    const first = poses.map(({ spans }) => spans[0]?.ends.length_m ?? 0);
+    for (const [index, { spans }] of poses.entries()) {
+      expect(spans.every(({ shape }) => shape.status === 'converged')).toBe(true);
+      expect((first[index] ?? 0) + (spans[1]?.ends.length_m ?? 0)).toBeCloseTo(0.9 - 0.05, 9);
+    }
+    expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(0.0002);
+    // Where the hose was first seen in it does not matter.
+    const elsewhere = solveScene(held({ slides: true, at_m: 0.3 }), grid);
+    for (const [index, { spans }] of elsewhere.entries())
+      expect(spans[0]?.ends.length_m).toBeCloseTo(first[index] ?? 0, 3);
+  });
+
+  test('followed on a drag, a guided hose is where it is when solved anew', () => {
+    const at = (length_m: number) => {
+      const scene = held({ slides: true });
+      return { ...scene, hose: { ...scene.hose, length_m } };
+    };
+    const followed = followScene(at(0.904), grid, solveScene(at(0.9), grid));
+    const anew = solveScene(at(0.904), grid);
+    for (const [index, { spans, radius_m }] of followed.entries()) {
+      expect(spans[0]?.ends.length_m).toBeCloseTo(anew[index]?.spans[0]?.ends.length_m ?? 0, 4);
+      expect((radius_m ?? 0) / (anew[index]?.radius_m ?? 1)).toBeCloseTo(1, 3);
+    }
+  });
+
+  test('a guide lets the twist through: the hose keeps its clocking, a clip ends it', () => {
+    expect(solveScene(held({}), grid)[grid.installed]?.clocking_rad).toBeNull();
+    expect(solveScene(held({ slides: true }), grid)[grid.installed]?.clocking_rad).not.toBeNull();
+  });
+
+  test('a clip that grips a stiffener: the bending spans end at the stiffener’s ends', () => {
+    const scene = held({});
+    const stiff = { id: 'tube', from_m: 0.26, length_m: 0.05 };
+    const gripped: Scene = { ...scene, hose: { ...scene.hose, stiffeners: [stiff] } };
+    const [first, second] = piecesOf(gripped);
+    expect(first?.length_m).toBeCloseTo(0.26 - 0.025, 12);
+    expect(second?.length_m).toBeCloseTo(0.9 - 0.31 - 0.025, 12);
+    const [pose] = solveScene(gripped, grid);
+    const [from, to] = [pose?.spans[0]?.ends.end.point_m, pose?.spans[1]?.ends.start.point_m];
+    expect(distanceBetween(from ?? [0, 0, 0], to ?? [0, 0, 0])).toBeCloseTo(0.05, 9);
+  });
+
+  test('a free stiffener takes up bend: the hose beside it turns harder', () => {
+    const longer = sized(BARE, droop_m * 1.1);
+    const scene: Scene = {
+      ...longer,
+      hose: { ...longer.hose, stiffeners: [{ id: 'tube', from_m: 0.3, length_m: 0.08 }] },
+    };
+    const [bare, stiff] = [solveScene(longer, grid), solveScene(scene, grid)];
+    const tightest = (poses: typeof bare) => Math.min(...poses.map(({ radius_m }) => radius_m ?? 0));
+    expect(stiff.every(({ spans }) => spans.every(({ shape }) => shape.status === 'converged'))).toBe(true);
+    expect(tightest(stiff)).toBeLessThan(tightest(bare));
+    expect(tightest(stiff)).toBeGreaterThan(0.01);
+  });
+
+  test.each([
+    ['in a fitting', { from_m: 0.01, length_m: 0.05 }, {}],
+    ['across a guide', { from_m: 0.26, length_m: 0.05 }, { slides: true }],
+    ['too near a clip', { from_m: 0.282, length_m: 0.05 }, {}],
+  ])('a stiffener %s has no place', (_where, stiff, clip) => {
+    const scene = held(clip);
+    const wrong = { ...scene, hose: { ...scene.hose, stiffeners: [{ id: 'tube', ...stiff }] } };
+    expect(sceneProblem(wrong)).toEqual({ code: 'stiffenerOutOfPlace', field: 'stiffeners.0.from_m' });
   });
 
   test('a clip too far along leaves its own span too short, and that is the one named', () => {
@@ -219,20 +290,20 @@ describe('clips', () => {
 test('an arch whose ends are turned through flat flips to the other side, and that is a jump; short of flat it is none', () => {
   const turned = (to_rad: number) =>
     solveEnvelope(
-      ({ down }) => {
+      freeSpan(({ down }) => {
         const angle = 0.5 + (to_rad - 0.5) * down;
         return {
           start: { point_m: [0, 0, 0], tangent: [Math.cos(angle), Math.sin(angle), 0] },
           end: { point_m: [0.2, 0, 0], tangent: [Math.cos(angle), -Math.sin(angle), 0] },
           length_m: 0.22,
         };
-      },
+      }),
       {
         columns: 1,
         installed: 0,
         poses: Array.from({ length: 9 }, (_none, index) => ({ across: 0, down: index / 8 })),
       },
-    );
+    ).flat();
   expect(turned(0.1).some(({ snapped }) => snapped)).toBe(false);
   const through = turned(-0.5);
   expect(through.some(({ snapped }) => snapped)).toBe(true);

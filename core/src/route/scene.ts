@@ -1,14 +1,16 @@
 /** A hose on its vehicle: where it is held, what it must keep away from, and what every pose makes of it. */
 import type { Vector } from '../geometry/vector.ts';
-import { add, scaled, unit } from '../geometry/vector.ts';
+import { add, distanceBetween, scaled, unit } from '../geometry/vector.ts';
 import { clocking_rad, twistBetween_rad } from './clocking.ts';
-import type { EndsAt, SpanPose } from './envelope.ts';
-import { followEnvelope, solveEnvelope, spanAt } from './envelope.ts';
-import { rodLine } from './measures.ts';
+import type { PieceAt, SpanPose } from './envelope.ts';
+import { followEnvelope, freeSpan, solveEnvelope } from './envelope.ts';
+import { longestStep_m, rodLine } from './measures.ts';
 import type { Placement } from './motion.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
+import type { Held } from './slide.ts';
+import { slid } from './slide.ts';
 import type { PlacedSolid, Solid } from './solid.ts';
 import { distanceTo, placed } from './solid.ts';
 
@@ -24,15 +26,25 @@ export interface SceneEnd {
   readonly eyeAxis: Vector | null;
 }
 
-/** A clip that grips: the hose neither slides in it nor turns. */
+/** What holds the hose between its ends. A clip grips: the hose neither slides in it nor turns. A guide lets it do both. */
 export interface SceneClip {
   readonly id: string;
   readonly body: Body;
   readonly point_m: Vector;
   /** The way the hose passes, from the start end to the far end. */
   readonly along: Vector;
-  /** Along the hose from the start port. */
+  /** Along the hose from the start port; of a guide, in the pose in which everything was measured, as near as it was seen. */
   readonly at_m: number;
+  /** A guide. */
+  readonly slides?: boolean | undefined;
+}
+
+/** A piece of the hose that does not bend: a crimped tube, a rigid sleeve. A clip may hold it. */
+export interface SceneStiffener {
+  readonly id: string;
+  /** Along the hose from the start port. */
+  readonly from_m: number;
+  readonly length_m: number;
 }
 
 export interface SceneHose {
@@ -40,6 +52,8 @@ export interface SceneHose {
   readonly end: SceneEnd;
   /** In the order in which the hose passes them. */
   readonly clips: readonly SceneClip[];
+  /** In the same order. */
+  readonly stiffeners?: readonly SceneStiffener[] | undefined;
   /** From port to port, through both fittings. */
   readonly length_m: number;
   readonly outside_m: number;
@@ -85,54 +99,131 @@ export interface Span {
   readonly to: string;
   readonly fromBody: Body;
   readonly toBody: Body;
-  readonly endsAt: EndsAt;
+  readonly heldAt: (pose: RigPose) => { readonly start: Held; readonly end: Held };
 }
 
+/** From one grip to the next: a span, or several that share the length over the guides between them. */
+export interface Piece {
+  readonly spans: readonly Span[];
+  /** Free hose from grip to grip. */
+  readonly length_m: number;
+  readonly at: PieceAt;
+}
+
+/** A grip or a guide; of a grip that holds a stiffener, both its ends. */
 interface Hold {
   readonly name: string;
   readonly body: Body;
-  readonly point_m: Vector;
+  readonly before_m: Vector;
+  readonly after_m: Vector;
   readonly along: Vector;
-  readonly at_m: number;
+  /** Along the hose from the start port: where the hose before it ends, and where the hose after it begins. */
+  readonly from_m: number;
+  readonly to_m: number;
+  readonly slides: boolean;
 }
 
-/** The free pieces of a hose, each between two holds. With the length it was given, whatever the clips say of it. */
-export function spansOf({ rig, hose }: Scene, length_m = hose.length_m): readonly Span[] {
-  const behind = ({ port_m, outward, rigid_m }: SceneEnd) => add(port_m, scaled(unit(outward), rigid_m));
+/** The stiffener that a clip grips; none for a guide. */
+export const heldStiffener = (
+  { stiffeners }: Pick<SceneHose, 'stiffeners'>,
+  { at_m, slides }: SceneClip,
+): SceneStiffener | undefined =>
+  slides
+    ? undefined
+    : stiffeners?.find(({ from_m, length_m }) => from_m <= at_m && at_m <= from_m + length_m);
+
+function clipHold(hose: SceneHose, clip: SceneClip): Hold {
+  const along = unit(clip.along);
+  const held = heldStiffener(hose, clip);
+  const [from_m, to_m] = held ? [held.from_m, held.from_m + held.length_m] : [clip.at_m, clip.at_m];
+  return {
+    name: clip.id,
+    body: clip.body,
+    before_m: add(clip.point_m, scaled(along, from_m - clip.at_m)),
+    after_m: add(clip.point_m, scaled(along, to_m - clip.at_m)),
+    along,
+    from_m,
+    to_m,
+    slides: clip.slides ?? false,
+  };
+}
+
+function endHold(name: 'start' | 'end', end: SceneEnd, at_m: number): Hold {
+  const behind = add(end.port_m, scaled(unit(end.outward), end.rigid_m));
+  return {
+    name,
+    body: end.body,
+    before_m: behind,
+    after_m: behind,
+    along: scaled(unit(end.outward), name === 'start' ? 1 : -1),
+    from_m: at_m,
+    to_m: at_m,
+    slides: false,
+  };
+}
+
+/** The free pieces of a hose, each between two grips. With the length it was given, whatever the clips say of it. */
+export function piecesOf({ rig, hose }: Scene, length_m = hose.length_m): readonly Piece[] {
   const holds: readonly Hold[] = [
-    {
-      name: 'start',
-      body: hose.start.body,
-      point_m: behind(hose.start),
-      along: unit(hose.start.outward),
-      at_m: hose.start.rigid_m,
-    },
-    ...hose.clips.map((clip) => ({ ...clip, name: clip.id, along: unit(clip.along) })),
-    {
-      name: 'end',
-      body: hose.end.body,
-      point_m: behind(hose.end),
-      along: scaled(unit(hose.end.outward), -1),
-      at_m: length_m - hose.end.rigid_m,
-    },
+    endHold('start', hose.start, hose.start.rigid_m),
+    ...hose.clips.map((clip) => clipHold(hose, clip)),
+    endHold('end', hose.end, length_m - hose.end.rigid_m),
   ];
-  return holds.slice(1).map((to, index) => {
-    const from = holds[index] ?? to;
-    return {
+  const pieces: Piece[] = [];
+  let first = 0;
+  for (let last = 1; last < holds.length; last += 1) {
+    if (holds[last]?.slides) continue;
+    pieces.push(pieceOf(rig, hose, holds.slice(first, last + 1)));
+    first = last;
+  }
+  return pieces;
+}
+
+/** All spans of a hose, in the order in which it passes them. */
+export const spansOf = (scene: Scene): readonly Span[] => piecesOf(scene).flatMap(({ spans }) => spans);
+
+function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[]): Piece {
+  const held = (hold: Hold, point_m: Vector, pose: RigPose): Held => {
+    const placement = placementOf(rig, hold.body, pose);
+    return { point_m: placement.point(point_m), tangent: placement.direction(hold.along) };
+  };
+  const pairs = holds.slice(1).map((to, index) => [holds[index] ?? to, to] as const);
+  const spans = pairs.map(
+    ([from, to]): Span => ({
       from: from.name,
       to: to.name,
       fromBody: from.body,
       toBody: to.body,
-      endsAt: (pose) => {
-        const [first, last] = [placementOf(rig, from.body, pose), placementOf(rig, to.body, pose)];
-        return {
-          start: { point_m: first.point(from.point_m), tangent: first.direction(from.along) },
-          end: { point_m: last.point(to.point_m), tangent: last.direction(to.along) },
-          length_m: to.at_m - from.at_m,
-        };
-      },
-    };
-  });
+      heldAt: (pose) => ({ start: held(from, from.after_m, pose), end: held(to, to.before_m, pose) }),
+    }),
+  );
+  const start_m = holds[0]?.to_m ?? 0;
+  const length_m = (holds.at(-1)?.from_m ?? 0) - start_m;
+  const stiffs = pairs.map(([from, to]) =>
+    stiffeners
+      .filter((stiff) => stiff.from_m > from.to_m && stiff.from_m < to.from_m)
+      .map((stiff) => ({ from_m: stiff.from_m - start_m, to_m: stiff.from_m + stiff.length_m - start_m })),
+  );
+  const [only] = spans;
+  if (only && spans.length === 1) {
+    const [own] = stiffs;
+    const isBare = !own || own.length === 0;
+    const at = freeSpan((pose) => {
+      const { start, end } = only.heldAt(pose);
+      return isBare ? { start, end, length_m } : { start, end, length_m, stiffs: own };
+    });
+    return { spans, length_m, at };
+  }
+  const guidesAt_m = holds.slice(1, -1).map(({ to_m }) => to_m - start_m);
+  return {
+    spans,
+    length_m,
+    at: (pose, near) =>
+      slid(
+        { holds: holds.map((hold) => held(hold, hold.after_m, pose)), length_m, guidesAt_m, stiffs },
+        near,
+      ),
+  };
 }
 
 export interface Gap {
@@ -152,7 +243,7 @@ export interface ScenePose {
   readonly snapped: boolean;
   /** One for each keep-out, in their order; null where the hose has no shape to measure from. */
   readonly gaps: readonly (Gap | null)[];
-  /** Of the untwisted hose from the start eye to the far eye; null unless both clock and no clip holds it between. */
+  /** Of the untwisted hose from the start eye to the far eye; null unless both clock and no clip grips it between. */
   readonly clocking_rad: number | null;
 }
 
@@ -168,47 +259,60 @@ export function solveScene(
   length_m = scene.hose.length_m,
   near?: SceneShapes,
 ): readonly ScenePose[] {
-  return readPoses(
-    scene,
-    grid,
-    spansOf(scene, length_m).map((span, index) => solveEnvelope(span.endsAt, grid, near?.[index])),
-  );
+  let first = 0;
+  const solved = piecesOf(scene, length_m).map(({ spans, at }) => {
+    const from = first;
+    first += spans.length;
+    return solveEnvelope(at, grid, near?.slice(from, first));
+  });
+  return readPoses(scene, grid, solved);
 }
 
 /** The same poses after something was moved a little: each from its own shape before. */
 export function followScene(scene: Scene, grid: RigGrid, before: readonly ScenePose[]): readonly ScenePose[] {
-  const spans = spansOf(scene);
-  if (before.length !== grid.poses.length || before.some((pose) => pose.spans.length !== spans.length))
+  const pieces = piecesOf(scene);
+  const count = pieces.reduce((sum, { spans }) => sum + spans.length, 0);
+  if (before.length !== grid.poses.length || before.some((pose) => pose.spans.length !== count))
     return solveScene(scene, grid);
-  return readPoses(
-    scene,
-    grid,
-    spans.map((span, index) =>
-      followEnvelope(
-        span.endsAt,
-        grid,
-        before.flatMap((pose) => pose.spans[index] ?? []),
-      ),
-    ),
-  );
+  let first = 0;
+  const solved = pieces.map(({ spans, at }) => {
+    const from = first;
+    first += spans.length;
+    return followEnvelope(
+      at,
+      grid,
+      before.map((pose) => pose.spans.slice(from, first)),
+    );
+  });
+  return readPoses(scene, grid, solved);
 }
 
-const readPoses = (scene: Scene, grid: RigGrid, spans: readonly (readonly SpanPose[])[]) =>
+/** `pieces`: of each piece of the hose its spans, pose by pose. */
+const readPoses = (
+  scene: Scene,
+  grid: RigGrid,
+  pieces: readonly (readonly (readonly SpanPose[])[])[],
+): readonly ScenePose[] =>
   grid.poses.map((pose, at) =>
     readPose(
       scene,
       pose,
-      spans.flatMap((poses) => poses[at] ?? []),
+      pieces.flatMap((poses) => poses[at] ?? []),
     ),
   );
 
 /** One pose off the grid, from a solved one near it. */
 export function solvePose(scene: Scene, pose: RigPose, near: ScenePose): ScenePose {
-  return readPose(
-    scene,
-    pose,
-    spansOf(scene).map((span, index) => spanAt(span.endsAt(pose), near.spans[index]?.shape)),
-  );
+  let first = 0;
+  const solved = piecesOf(scene).flatMap(({ spans, at }) => {
+    const from = first;
+    first += spans.length;
+    return at(
+      pose,
+      near.spans.slice(from, first).map(({ shape }) => shape),
+    );
+  });
+  return readPose(scene, pose, solved);
 }
 
 function readPose(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): ScenePose {
@@ -230,11 +334,10 @@ function readPose(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): Scen
 }
 
 function clockingOf({ rig, hose }: Scene, pose: RigPose, spans: readonly SpanPose[]): number | null {
-  const [only] = spans;
   const { start, end } = hose;
-  if (spans.length !== 1 || !only || !start.eyeAxis || !end.eyeAxis) return null;
+  if (hose.clips.some(({ slides }) => !slides) || !start.eyeAxis || !end.eyeAxis) return null;
   return clocking_rad(
-    only.shape,
+    spans.map(({ shape }) => shape),
     placementOf(rig, start.body, pose).direction(start.eyeAxis),
     placementOf(rig, end.body, pose).direction(end.eyeAxis),
   );
@@ -253,7 +356,7 @@ function gapsOf({ rig, hose, keepOuts }: Scene, pose: RigPose, spans: readonly S
   if (keepOuts.length === 0) return [];
   const lines = spans.map(({ ends, shape }, index): Line => {
     const points = (scratch[index] = rodLine(ends, shape, scratch[index]));
-    return { points, step_m: ends.length_m / (points.length / 3 - 1) };
+    return { points, step_m: longestStep_m(ends, shape) };
   });
   return keepOuts.map(({ body, solid, nature }) => {
     const part = placedPart(solid, placementOf(rig, body, pose));
@@ -339,17 +442,16 @@ export function portChord_m({ rig, hose }: Scene, pose: RigPose = AS_MEASURED): 
   return Math.sqrt((first[0] - last[0]) ** 2 + (first[1] - last[1]) ** 2 + (first[2] - last[2]) ** 2);
 }
 
-/** How far the movement carries the two ends of a span from each other: longest less shortest chord over the grid. */
-export function chordRange_m(span: Span, grid: RigGrid): number {
+/** How far the movement carries the ends of spans that share a length from each other: longest less shortest chord over the grid. */
+export function chordRange_m(spans: readonly Span[], grid: RigGrid): number {
   let least = Infinity;
   let most = 0;
   for (const pose of grid.poses) {
-    const { start, end } = span.endsAt(pose);
-    const chord = Math.sqrt(
-      (start.point_m[0] - end.point_m[0]) ** 2 +
-        (start.point_m[1] - end.point_m[1]) ** 2 +
-        (start.point_m[2] - end.point_m[2]) ** 2,
-    );
+    let chord = 0;
+    for (const { heldAt } of spans) {
+      const { start, end } = heldAt(pose);
+      chord += distanceBetween(start.point_m, end.point_m);
+    }
     least = Math.min(least, chord);
     most = Math.max(most, chord);
   }
