@@ -8,16 +8,8 @@ import { energyOf } from './rod.ts';
 const layoutIn = ({ tangents, layout }: RodShape): RodLayout =>
   layout ?? evenLayout(Math.max(1, tangents.length / 3 - 1));
 
-/** Points on a straight piece are no further apart than those beside it. */
-const pointsOn = (share: number, nodes: number) => Math.max(1, Math.ceil(share * nodes));
-
-/** How many points its line has: one a node, and more along each stiffener. */
-function pointCount(shape: RodShape): number {
-  const nodes = shape.tangents.length / 3 - 1;
-  let count = nodes + 1;
-  for (const { share } of shape.layout?.stiff ?? []) count += pointsOn(share, nodes);
-  return count;
-}
+/** Steps along a stiffener: as many in every pose, however the hose slides. */
+const STIFF_STEPS = 8;
 
 /**
  * Points along the hose, metres, from end to end: the trapezium rule over the tangents. Three numbers each. `into` takes
@@ -25,7 +17,7 @@ function pointCount(shape: RodShape): number {
  */
 export function rodLine(ends: RodEnds, shape: RodShape, into?: Float64Array): Float64Array {
   const { tangents } = shape;
-  const size = 3 * pointCount(shape);
+  const size = tangents.length + 3 * STIFF_STEPS * (shape.layout?.stiff.length ?? 0);
   const line = into?.length === size ? into : new Float64Array(size);
   const [x, y, z] = ends.start.point_m;
   line[0] = x;
@@ -39,9 +31,8 @@ export function rodLine(ends: RodEnds, shape: RodShape, into?: Float64Array): Fl
     const at = 3 * node;
     const straight = stiff[next];
     if (straight?.node === node) {
-      const pieces = pointsOn(straight.share, nodes);
-      const by_m = (ends.length_m * straight.share) / pieces;
-      for (let point = 0; point < pieces; point += 1)
+      const by_m = (ends.length_m * straight.share) / STIFF_STEPS;
+      for (let point = 0; point < STIFF_STEPS; point += 1)
         for (let axis = 0; axis < 3; axis += 1) {
           line[to] = (line[to - 3] ?? 0) + by_m * (tangents[at + axis] ?? 0);
           to += 1;
@@ -61,9 +52,20 @@ export function rodLine(ends: RodEnds, shape: RodShape, into?: Float64Array): Fl
 /** No two points of the line are further apart along the hose, metres. */
 export function longestStep_m(ends: RodEnds, { layout, tangents }: RodShape): number {
   if (!layout) return ends.length_m / (tangents.length / 3 - 1);
-  let least = Infinity;
-  for (const inverse of layout.inverse) least = Math.min(least, inverse);
-  return ends.length_m * Math.max(1 / least, 1 / layout.inverse.length);
+  let longest = 0;
+  for (const inverse of layout.inverse) longest = Math.max(longest, 1 / inverse);
+  for (const { share } of layout.stiff) longest = Math.max(longest, share / STIFF_STEPS);
+  return ends.length_m * longest;
+}
+
+/** Where the stiffeners of a span begin and end. */
+export function stiffEnds(ends: RodEnds, shape: RodShape): readonly (readonly [Vector, Vector])[] {
+  const points = rodPoints(ends, shape);
+  return (shape.layout?.stiff ?? []).flatMap(({ node }, index) => {
+    const first = node + STIFF_STEPS * index;
+    const [from, to] = [points[first], points[first + STIFF_STEPS]];
+    return from && to ? [[from, to] as const] : [];
+  });
 }
 
 /** The same as points. */

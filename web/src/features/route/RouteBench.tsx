@@ -193,8 +193,9 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
             </Line>
             <Fine>
               The map: steering or roll across, suspension from droop down to bump; darker is nearer the
-              limit, × over it, ○ the worst. Outlined in red: hot. Squares and dots can be taken hold of, with
-              the pointer or the arrow keys.
+              limit, × over it, ○ the worst. Outlined in red: hot. Squares grip, rings are guides, dots are
+              the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick
+              and dark on the hose: a stiffener.
             </Fine>
           </Stack>
         </div>

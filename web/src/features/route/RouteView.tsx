@@ -90,6 +90,16 @@ export function RouteView(props: RouteViewProps) {
             strokeWidth={Math.max(2.5, hose.outside_m * projection.perMetre_px)}
             strokeLinejoin="round"
           />
+          {shown.stiff_m.map((ends, index) => (
+            <polyline
+              key={index}
+              data-stiff={view}
+              points={ends.map((point) => projection.at(point).join(',')).join(' ')}
+              fill="none"
+              stroke={colour('ink')}
+              strokeWidth={Math.max(4.5, 1.3 * hose.outside_m * projection.perMetre_px)}
+            />
+          ))}
         </>
       ) : (
         <Taut {...props} />
@@ -285,8 +295,18 @@ function Handles({ projection, handles, onHose, onRest }: HandlesProps) {
           onKeyDown={press(handle)}
           onBlur={onRest}
         >
-          <circle cx={x} cy={y} r={handle.kind === 'point' ? 14 : 12} fill="transparent" />
-          {handle.kind === 'point' ? (
+          <circle cx={x} cy={y} r={handle.kind === 'tip' ? 12 : 14} fill="transparent" />
+          {handle.kind === 'guide' ? (
+            <circle
+              className="ring"
+              cx={x}
+              cy={y}
+              r={7}
+              fill="none"
+              stroke={colour('action')}
+              strokeWidth="2.5"
+            />
+          ) : handle.kind === 'point' ? (
             <rect
               className="ring"
               x={x - 5}

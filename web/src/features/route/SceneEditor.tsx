@@ -14,6 +14,7 @@ import { CoordinateField } from './CoordinateField.tsx';
 import { middleOf, toRest } from './placing.ts';
 import type { PointRow, SizeRow } from './sceneRows.ts';
 import {
+  clipName,
   hosePoints,
   hosePut,
   hoseSizes,
@@ -58,6 +59,21 @@ const Sizes = styled.div`
   align-items: end;
 `;
 
+const Holds = styled.ul`
+  list-style: none;
+  margin: 12px 0 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 8px 24px;
+  li {
+    display: flex;
+    align-items: end;
+    gap: 12px;
+    flex-wrap: wrap;
+  }
+`;
+
 /** Changes the corner as it is by then: a table may lag behind what is typed into it. */
 type Change = (edit: (corner: Corner) => Corner, field: string) => void;
 
@@ -70,6 +86,12 @@ const BODY_NAMES: Readonly<Record<RigBody, string>> = {
   knuckle: 'knuckle',
   axle: 'axle',
 };
+const CLIP_KINDS = [
+  { value: 'grips', text: 'grips the hose' },
+  { value: 'slides', text: 'a guide: the hose slides in it' },
+] as const;
+/** A new one is this long, or half of the room there is. */
+const STIFFENER_m = 0.05;
 const NATURE_NAMES = {
   hot: 'hot',
   moving: 'moving',
@@ -88,6 +110,11 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
   const { corner } = state;
   const hose = corner.hoses.find(({ id }) => id === state.hoseId);
   const change: Change = (edit, field) => dispatch({ type: 'edit', edit, field });
+  const changeHose = (edit: (own: CornerHose) => CornerHose, field: string) =>
+    change((now) => {
+      const own = ownHose(now);
+      return own ? hosePut(now, edit(own)) : now;
+    }, field);
   const ownHose = (now: Corner) => now.hoses.find(({ id }) => id === state.hoseId);
   if (!hose) return null;
   const bodies = BODIES_OF[corner.rig.kind];
@@ -114,22 +141,65 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
           >
             Add a clip where the hose lies
           </PlainButton>
-          {hose.clips.map((clip) => (
-            <TextButton
-              key={clip.id}
-              onPress={() =>
-                change((now) => {
-                  const own = ownHose(now);
-                  return own
-                    ? hosePut(now, { ...own, clips: own.clips.filter(({ id }) => id !== clip.id) })
-                    : now;
-                }, 'clip removed')
-              }
-            >
-              take clip {clip.id} off
-            </TextButton>
-          ))}
+          <PlainButton
+            isDisabled={(hose.stiffeners?.length ?? 0) >= 6}
+            onPress={() => changeHose(withStiffener, 'stiffener added')}
+          >
+            Add a stiffener
+          </PlainButton>
         </Line>
+        {hose.clips.length > 0 || hose.stiffeners?.length ? (
+          <Holds aria-label="Clips and stiffeners">
+            {hose.clips.map((clip) => (
+              <li key={clip.id}>
+                <Pick<'grips' | 'slides'>
+                  label={`Clip ${clip.id}`}
+                  value={clip.slides ? 'slides' : 'grips'}
+                  options={CLIP_KINDS}
+                  onChange={(kind) =>
+                    changeHose(
+                      (own) => ({
+                        ...own,
+                        clips: own.clips.map((other) =>
+                          other.id === clip.id ? { ...other, slides: kind === 'slides' } : other,
+                        ),
+                      }),
+                      `clip ${clip.id} kind`,
+                    )
+                  }
+                />
+                <TextButton
+                  onPress={() =>
+                    changeHose(
+                      (own) => ({ ...own, clips: own.clips.filter(({ id }) => id !== clip.id) }),
+                      'clip removed',
+                    )
+                  }
+                >
+                  take {clipName(clip)} off
+                </TextButton>
+              </li>
+            ))}
+            {(hose.stiffeners ?? []).map((stiff) => (
+              <li key={`stiffener ${stiff.id}`}>
+                <span>Stiffener {stiff.id}: straight and rigid</span>
+                <TextButton
+                  onPress={() =>
+                    changeHose(
+                      (own) => ({
+                        ...own,
+                        stiffeners: own.stiffeners?.filter(({ id }) => id !== stiff.id),
+                      }),
+                      'stiffener removed',
+                    )
+                  }
+                >
+                  take stiffener {stiff.id} off
+                </TextButton>
+              </li>
+            ))}
+          </Holds>
+        ) : null}
       </Sheet>
       <Sheet>
         <SheetTitle>What stands in the way</SheetTitle>
@@ -207,6 +277,26 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
       </Sheet>
     </Stack>
   );
+}
+
+/** In the middle of the longest piece that neither a clip nor another stiffener takes up. */
+function withStiffener(hose: CornerHose): CornerHose {
+  const stiffeners = hose.stiffeners ?? [];
+  const taken = [
+    [0, hose.start.rigid_m],
+    ...hose.clips.map(({ at_m }) => [at_m, at_m]),
+    ...stiffeners.map(({ from_m, length_m }) => [from_m, from_m + length_m]),
+    [hose.length_m - hose.end.rigid_m, hose.length_m],
+  ].sort(([a = 0], [b = 0]) => a - b);
+  const free = taken.slice(1).map(([to = 0], index) => [taken[index]?.[1] ?? 0, to] as const);
+  const [from_m, to_m] = free.reduce((best, other) =>
+    other[1] - other[0] > best[1] - best[0] ? other : best,
+  );
+  const length_m = round(Math.min(STIFFENER_m, (to_m - from_m) / 2));
+  let number = 1;
+  while (stiffeners.some(({ id }) => id === String(number))) number += 1;
+  const stiff = { id: String(number), from_m: round((from_m + to_m - length_m) / 2), length_m };
+  return { ...hose, stiffeners: [...stiffeners, stiff].sort((a, b) => a.from_m - b.from_m) };
 }
 
 const partWith = (corner: Corner, id: string, change: Partial<KeepOut>): Corner => {

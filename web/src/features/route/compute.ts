@@ -13,19 +13,21 @@ import type {
   Vector,
 } from '@zephyrcombe/core';
 import {
+  distanceBetween,
   eachLength,
   followScene,
   gridOf,
   leastGap_m,
   lowerBound_m,
-  NODES,
   proveRoute,
   rodLine,
+  rodPoints,
   sceneProblem,
   sceneWindow,
   searchSceneWindow,
   solvePose,
   solveScene,
+  stiffEnds,
   tightestBend,
 } from '@zephyrcombe/core';
 
@@ -53,6 +55,8 @@ export interface ShownPose extends PoseFigures {
   readonly clocking_rad: number | null;
   /** Where the tightest bend is; null without a radius. */
   readonly tightest_m: Vector | null;
+  /** Both ends of each stiffener. */
+  readonly stiff_m: readonly (readonly [Vector, Vector])[];
 }
 
 export interface RouteFrame {
@@ -170,6 +174,7 @@ export class RouteComputer {
       gaps: solved.gaps,
       clocking_rad: solved.clocking_rad,
       tightest_m: span && solved.radius_m !== null ? tightestPoint(span) : null,
+      stiff_m: stiffLines(solved),
     };
   }
 
@@ -242,17 +247,37 @@ function figuresOf(scene: Scene, { pose, radius_m, chordRatio, snapped, gaps }: 
 }
 
 function tightestPoint({ ends, shape }: ScenePose['spans'][number]): Vector {
-  const line = rodLine(ends, shape);
-  const share = tightestBend(ends, shape).at_m / ends.length_m;
-  const node = 3 * Math.round(share * (line.length / 3 - 1));
-  return [line[node] ?? 0, line[node + 1] ?? 0, line[node + 2] ?? 0];
+  const points = rodPoints(ends, shape);
+  const { at_m } = tightestBend(ends, shape);
+  let along_m = 0;
+  let before = ends.start.point_m;
+  for (const point of points) {
+    along_m += distanceBetween(before, point);
+    before = point;
+    // A chord is a little shorter than its piece of hose: half a step is near enough to mark it.
+    if (along_m >= at_m - ends.length_m / points.length / 2) break;
+  }
+  return before;
+}
+
+/** Those in the spans, and those that clips grip between two spans. */
+function stiffLines({ spans }: ScenePose): ShownPose['stiff_m'] {
+  if (spans.some(({ shape }) => shape.status !== 'converged')) return [];
+  const gripped = spans.slice(1).flatMap(({ ends }, index) => {
+    const [from, to] = [spans[index]?.ends.end.point_m, ends.start.point_m];
+    return from && distanceBetween(from, to) > 1e-6 ? [[from, to] as const] : [];
+  });
+  return [...spans.flatMap(({ ends, shape }) => stiffEnds(ends, shape)), ...gripped];
 }
 
 /** Port, free spans, port; null where a span has no shape. */
 function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Array | null {
   const [first, last] = [spans[0]?.ends.start, spans.at(-1)?.ends.end];
   if (!first || !last || spans.some((span) => span.shape.status !== 'converged')) return null;
-  const line = new Float32Array(3 * (2 + spans.length * (NODES / every + 1)));
+  const lines = spans.map(({ ends, shape }) => rodLine(ends, shape));
+  const line = new Float32Array(
+    3 * (2 + lines.reduce((sum, points) => sum + (points.length / 3 - 1) / every + 1, 0)),
+  );
   let to = 0;
   const put = (x: number, y: number, z: number) => {
     line[to] = x;
@@ -263,11 +288,9 @@ function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Ar
   const behind = ([x, y, z]: Vector, [tx, ty, tz]: Vector, by_m: number) =>
     put(x + tx * by_m, y + ty * by_m, z + tz * by_m);
   behind(first.point_m, first.tangent, -hose.start.rigid_m);
-  for (const { ends, shape } of spans) {
-    const points = rodLine(ends, shape);
+  for (const points of lines)
     for (let at = 0; at < points.length; at += 3 * every)
       put(points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0);
-  }
   behind(last.point_m, last.tangent, hose.end.rigid_m);
   return line;
 }

@@ -2,11 +2,12 @@
 import type { CornerHose, Rig, RigPose, Vector } from '@zephyrcombe/core';
 import { add, norm, placementOf, scaled, unit } from '@zephyrcombe/core';
 import { tidy, turnedBack } from './placing.ts';
+import { clipName } from './sceneRows.ts';
 
 export interface Handle {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'point' | 'tip';
+  readonly kind: 'point' | 'guide' | 'tip';
   /** Where it is in the pose that is shown. */
   readonly at_m: Vector;
   /** Where the line to it begins; a point has none. */
@@ -26,6 +27,7 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
     point_m: Vector,
     direction: Vector,
     put: (point_m: Vector, direction: Vector) => CornerHose,
+    kind: Handle['kind'] = 'point',
   ): readonly Handle[] => {
     const placement = placementOf(rig, body, pose);
     const at_m = placement.point(point_m);
@@ -46,7 +48,7 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
       {
         id: `${id}.point`,
         name,
-        kind: 'point',
+        kind,
         at_m,
         from_m: null,
         moved: (by_m) => put(tidy(add(point_m, turnedBack(placement, by_m))), direction),
@@ -70,10 +72,18 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
       end: { ...hose.end, port_m, outward },
     })),
     ...hose.clips.flatMap((clip, index) =>
-      pair(`clip${index}`, `clip ${clip.id}`, clip.body, clip.point_m, clip.along, (point_m, along) => ({
-        ...hose,
-        clips: hose.clips.map((other, at) => (at === index ? { ...clip, point_m, along } : other)),
-      })),
+      pair(
+        `clip${index}`,
+        clipName(clip),
+        clip.body,
+        clip.point_m,
+        clip.along,
+        (point_m, along) => ({
+          ...hose,
+          clips: hose.clips.map((other, at) => (at === index ? { ...clip, point_m, along } : other)),
+        }),
+        clip.slides ? 'guide' : 'point',
+      ),
     ),
   ];
 }

@@ -1,5 +1,5 @@
 /** The corner as a table: every point with its body and, where it has one, its direction; and every dimension. */
-import type { Corner, CornerHose, KeepOut, Rig, RigBody, Solid, Vector } from '@zephyrcombe/core';
+import type { Corner, CornerHose, KeepOut, Rig, RigBody, SceneClip, Solid, Vector } from '@zephyrcombe/core';
 
 export interface PointRow {
   readonly key: string;
@@ -28,6 +28,9 @@ const size = (
   put: SizeRow['put'],
   mayBeEmpty = false,
 ): SizeRow => ({ key, name, kind, value, put, mayBeEmpty });
+
+export const clipName = ({ id, slides }: Pick<SceneClip, 'id' | 'slides'>): string =>
+  `${slides ? 'guide' : 'clip'} ${id}`;
 
 export const hosePut = (corner: Corner, hose: CornerHose): Corner => ({
   ...corner,
@@ -60,7 +63,7 @@ export function hosePoints(corner: Corner, hose: CornerHose): readonly PointRow[
     end('start', 'first end'),
     ...hose.clips.map((clip, index): PointRow => ({
       key: `clip ${index}`,
-      name: `clip ${clip.id}`,
+      name: clipName(clip),
       body: clip.body,
       point_m: clip.point_m,
       direction: clip.along,
@@ -111,7 +114,7 @@ export function hoseSizes(corner: Corner, hose: CornerHose): readonly SizeRow[] 
     ...hose.clips.map((clip, index) =>
       size(
         `at ${index}`,
-        `clip ${clip.id}, along the hose from the first end`,
+        `${clipName(clip)}, along the hose from the first end${clip.slides ? ' (where it was seen)' : ''}`,
         'length',
         clip.at_m,
         put((at_m) => ({
@@ -120,6 +123,22 @@ export function hoseSizes(corner: Corner, hose: CornerHose): readonly SizeRow[] 
         })),
       ),
     ),
+    ...(hose.stiffeners ?? []).flatMap((stiff, index) => {
+      const field = (key: 'from_m' | 'length_m', name: string) =>
+        size(
+          `stiffener ${index} ${key}`,
+          `stiffener ${stiff.id}, ${name}`,
+          'length',
+          stiff[key],
+          put((value) => ({
+            ...hose,
+            stiffeners: (hose.stiffeners ?? []).map((other, at) =>
+              at === index ? { ...other, [key]: value } : other,
+            ),
+          })),
+        );
+      return [field('from_m', 'begins, from the first end'), field('length_m', 'long')];
+    }),
   ];
 }
 
