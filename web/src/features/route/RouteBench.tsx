@@ -1,8 +1,9 @@
 /** The route bench: three views to scale, the movement, the figures that decide, and the length with its window. */
 import type { Corner, CornerHose, FoundFitting, RigPose, Scene, SceneHose } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
+import { useAddress } from '../../app/useAddress.ts';
 import { useLatest } from '../../app/useLatest.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -26,10 +27,15 @@ import { RouteFigures } from './RouteFigures.tsx';
 import { RouteView } from './RouteView.tsx';
 import { SceneEditor } from './SceneEditor.tsx';
 import { Scrub } from './Scrub.tsx';
+import { SpaceWords } from './space/SpaceWords.tsx';
 import { useResting } from './useResting.ts';
 import { useRoute } from './useRoute.ts';
 import { poseText } from './words.ts';
 
+const DRAWN = [
+  { value: 'views', text: 'three views' },
+  { value: 'round', text: 'in the round' },
+] as const;
 const MAP_NAMES: Readonly<Record<MapFigure, string>> = { radius: 'bend', room: 'room', slack: 'slack' };
 
 /** In a row, or side beside front, top under side, and in the free corner the map of the poses. */
@@ -47,6 +53,11 @@ const LEAST_MAP_px = 150;
 /** Kept free for what the worker answers, so that nothing jumps when it does. */
 const CURVES_px = 326;
 const ROW_MAP_px = { width: 330, height: 172 } as const;
+
+const SPACE_px = 470;
+
+/** The drawing library comes only to whoever asks for it. */
+const SpaceView = lazy(async () => ({ default: (await import('./space/SpaceView.tsx')).SpaceView }));
 
 const Editor = memo(SceneEditor);
 const PoseMap = memo(AnyPoseMap);
@@ -122,6 +133,8 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
       ],
     [bounds, perMetre_px],
   );
+  const [text, setAddress] = useAddress();
+  const inTheRound = text('as') === 'round';
   const isUnderTop = inRow && side.height_px - top.height_px >= LEAST_MAP_px;
   const viewProps = {
     rig: corner.rig,
@@ -164,23 +177,43 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
       <Columns $right="350px">
         <div ref={ref}>
           <Stack $gap={10}>
-            <Views
-              $columns={[side, front, ...(inRow ? [top] : [])].map((view) => `${view.width_px}px`).join(' ')}
-            >
-              <RouteView projection={side} {...viewProps} />
-              <RouteView projection={front} {...viewProps} />
-              {isUnderTop ? (
-                <Stack $gap={GAP_px}>
+            <ChoiceRow<'views' | 'round'>
+              label="Drawn"
+              value={inTheRound ? 'round' : 'views'}
+              options={DRAWN}
+              onChange={(as) => setAddress({ as: as === 'round' ? as : '' })}
+            />
+            {inTheRound ? (
+              <Suspense fallback={<div style={{ height: SPACE_px }}>Fetching the view in the round…</div>}>
+                <SpaceView
+                  {...viewProps}
+                  bounds={bounds}
+                  width_px={width_px}
+                  height_px={Math.min(SPACE_px, width_px)}
+                  said={said}
+                />
+              </Suspense>
+            ) : (
+              <Views
+                $columns={[side, front, ...(inRow ? [top] : [])]
+                  .map((view) => `${view.width_px}px`)
+                  .join(' ')}
+              >
+                <RouteView projection={side} {...viewProps} />
+                <RouteView projection={front} {...viewProps} />
+                {isUnderTop ? (
+                  <Stack $gap={GAP_px}>
+                    <RouteView projection={top} {...viewProps} />
+                    {poseMap(top.width_px, side.height_px - top.height_px - GAP_px)}
+                  </Stack>
+                ) : (
                   <RouteView projection={top} {...viewProps} />
-                  {poseMap(top.width_px, side.height_px - top.height_px - GAP_px)}
-                </Stack>
-              ) : (
-                <RouteView projection={top} {...viewProps} />
-              )}
-              {inRow ? null : poseMap(front.width_px, top.height_px)}
-            </Views>
+                )}
+                {inRow ? null : poseMap(front.width_px, top.height_px)}
+              </Views>
+            )}
             <Line $gap={22} style={{ alignItems: 'start' }}>
-              {inRow && !isUnderTop ? poseMap(ROW_MAP_px.width, ROW_MAP_px.height) : null}
+              {inTheRound || (inRow && !isUnderTop) ? poseMap(ROW_MAP_px.width, ROW_MAP_px.height) : null}
               <Stack $gap={10} style={{ flex: '1 1 300px' }}>
                 <Scrub rig={corner.rig} pose={pose} onPose={onPose} />
                 <ChoiceRow<MapFigure>
@@ -193,10 +226,14 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
             </Line>
             <Fine>
               The map: steering or roll across, suspension from droop down to bump; darker is nearer the
-              limit, × over it, ○ the worst. Outlined in red: hot. Squares grip, rings are guides, dots are
-              the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick
-              and dark on the hose: a stiffener.
+              limit, × over it, ○ the worst. Red: hot.{' '}
+              {inTheRound
+                ? 'Clips and ends are moved in the three views.'
+                : 'Squares grip, rings are guides, dots are the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick and dark on the hose: a stiffener.'}
             </Fine>
+            {inTheRound ? (
+              <SpaceWords rig={corner.rig} hose={hose} keepOuts={corner.keepOuts} pose={pose} shown={shown} />
+            ) : null}
           </Stack>
         </div>
         <Stack $gap={14}>
