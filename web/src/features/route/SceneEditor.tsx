@@ -11,6 +11,7 @@ import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { RouteAction, RouteState } from './benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
 import { CoordinateField } from './CoordinateField.tsx';
+import { RigDimensions } from './dimensions/RigDimensions.tsx';
 import { middleOf, toRest } from './placing.ts';
 import type { PointRow, SizeRow } from './sceneRows.ts';
 import {
@@ -120,6 +121,7 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
   const bodies = BODIES_OF[corner.rig.kind];
   return (
     <Stack $gap={18}>
+      <RigDimensions corner={corner} hose={hose} onChange={change} />
       <Sheet>
         <SheetTitle>Where the hose is held</SheetTitle>
         <Fine>
