@@ -130,38 +130,48 @@ test('the length dragged on the outfit: every front hose, 81 poses, all spans', 
   await hose.waitFor();
   const names = await hose.locator('option').allTextContents();
   for (const name of names) {
+    const isOther = (await hose.locator('option:checked').textContent()) !== name;
     await hose.selectOption({ label: name });
+    if (isOther) await page.locator('[data-curves]').waitFor({ state: 'detached' });
     const slider = page.getByRole('slider', { name: 'Length of the hose' });
     await slider.waitFor();
-    // What was settling before is not part of the drag.
+    // What was settling before is not part of the drag: the curves are those of this hose, and done.
     await page.waitForFunction(
-      () => document.querySelector('[data-window]')?.textContent?.includes('–') ?? false,
+      () =>
+        (document.querySelector('[data-window]')?.textContent?.includes('–') ?? false) &&
+        document.querySelector('[data-curves]')?.getAttribute('data-curves') === '60',
     );
-    const taken = await page.evaluate(async () => {
-      performance.clearMeasures();
-      let longest_ms = 0;
-      const observer = new PerformanceObserver((list) => {
-        for (const entry of list.getEntries()) longest_ms = Math.max(longest_ms, entry.duration);
-      });
-      observer.observe({ type: 'longtask' });
-      const target = document.querySelector('[role="slider"][aria-label="Length of the hose"]');
-      const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(undefined)));
-      for (let step = 0; step < 120; step += 1) {
-        const key = Math.floor(step / 15) % 2 === 0 ? 'ArrowRight' : 'ArrowLeft';
-        target?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
-        await frame();
-        await frame();
-      }
-      observer.disconnect();
-      const trips = performance.getEntriesByName('route frame').map(({ duration }) => duration);
-      return { trips, longest_ms };
-    });
-    const trips = [...taken.trips].sort((left, right) => left - right);
-    const at = (share: number) =>
-      ((trips[Math.floor(share * (trips.length - 1))] ?? NaN) / FRAME_ms).toFixed(2);
-    process.stdout.write(
-      `${name}, ${trips.length} round trips to the worker: p50 ${at(0.5)} ×, p95 ${at(0.95)} × a frame; ` +
-        `longest task of the page ${(taken.longest_ms / FRAME_ms).toFixed(2)} × a frame (0: none over 50 ms)\n`,
-    );
+    // The first drag after a page was opened runs code that the browser has not yet compiled; both are told.
+    for (const which of ['first drag', 'second drag']) {
+      const taken = await page.evaluate(dragLength);
+      const trips = [...taken.trips].sort((left, right) => left - right);
+      const at = (share: number) =>
+        ((trips[Math.floor(share * (trips.length - 1))] ?? NaN) / FRAME_ms).toFixed(2);
+      process.stdout.write(
+        `${name}, ${which}, ${trips.length} round trips to the worker: p50 ${at(0.5)} ×, p95 ${at(0.95)} × a frame; ` +
+          `longest task of the page ${(taken.longest_ms / FRAME_ms).toFixed(2)} × a frame (0: none over 50 ms)\n`,
+      );
+    }
   }
 });
+
+/** In the page: 120 steps of the length, one every other frame. */
+async function dragLength() {
+  performance.clearMeasures();
+  let longest_ms = 0;
+  const observer = new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) longest_ms = Math.max(longest_ms, entry.duration);
+  });
+  observer.observe({ type: 'longtask' });
+  const target = document.querySelector('[role="slider"][aria-label="Length of the hose"]');
+  const frame = () => new Promise((resolve) => requestAnimationFrame(() => resolve(undefined)));
+  for (let step = 0; step < 120; step += 1) {
+    const key = Math.floor(step / 15) % 2 === 0 ? 'ArrowRight' : 'ArrowLeft';
+    target?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    await frame();
+    await frame();
+  }
+  observer.disconnect();
+  const trips = performance.getEntriesByName('route frame').map(({ duration }) => duration);
+  return { trips, longest_ms };
+}

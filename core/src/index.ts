@@ -232,6 +232,7 @@ export type {
   SceneStiffener,
 } from './route/scene.ts';
 export {
+  coarserPoses,
   imposedTwist_rad,
   LEAST_GAP_m,
   leastGap_m,

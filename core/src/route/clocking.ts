@@ -33,11 +33,7 @@ function across(direction: Vector, tangent: Vector): Vector | null {
  * looking along the hose is positive, −π to π. The shapes follow one another: a guide between two of them lets the twist
  * through. Null when an axis lies along the hose and clocks nothing.
  */
-export function clocking_rad(
-  shapes: readonly RodShape[],
-  startAxis: Vector,
-  endAxis: Vector,
-): number | null {
+export function clocking_rad(shapes: readonly RodShape[], startAxis: Vector, endAxis: Vector): number | null {
   const [head, tail] = [shapes[0]?.tangents ?? [], shapes.at(-1)?.tangents ?? []];
   const last = tail.length - 3;
   const t0: Vector = [head[0] ?? 0, head[1] ?? 0, head[2] ?? 0];

@@ -41,8 +41,7 @@ export function rodLine(ends: RodEnds, shape: RodShape, into?: Float64Array): Fl
     }
     const half_m = ends.length_m / (inverse[node] ?? 1) / 2;
     for (let axis = 0; axis < 3; axis += 1) {
-      line[to] =
-        (line[to - 3] ?? 0) + half_m * ((tangents[at + axis] ?? 0) + (tangents[at + 3 + axis] ?? 0));
+      line[to] = (line[to - 3] ?? 0) + half_m * ((tangents[at + axis] ?? 0) + (tangents[at + 3 + axis] ?? 0));
       to += 1;
     }
   }

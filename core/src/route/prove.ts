@@ -100,7 +100,8 @@ function stiffenerProblem(hose: SceneHose): Problem | null {
   ];
   for (const [index, { from_m, length_m }] of (hose.stiffeners ?? []).entries()) {
     const to_m = from_m + length_m;
-    if (!(length_m > 0)) return { code: 'notPositive', field: `stiffeners.${index}.length_m`, value: length_m };
+    if (!(length_m > 0))
+      return { code: 'notPositive', field: `stiffeners.${index}.length_m`, value: length_m };
     if (taken.some(([from, to]) => from_m < to + LEAST_SOFT_m && to_m > from - LEAST_SOFT_m))
       return { code: 'stiffenerOutOfPlace', field: `stiffeners.${index}.from_m` };
     taken.push([from_m, to_m]);
@@ -183,11 +184,7 @@ export function lowerBound_m(scene: Scene, grid: RigGrid): number | null {
   return sum;
 }
 
-function workingOf(
-  scene: Scene,
-  proof: RouteProof,
-  poses: number,
-): readonly WorkingStep[] {
+function workingOf(scene: Scene, proof: RouteProof, poses: number): readonly WorkingStep[] {
   const { hose } = scene;
   const free_m = pieceWith(scene, proof.chordRatio.span)?.length_m ?? hose.length_m;
   const across = (symbol: string, pose: RigPose) => poseTerms(scene, symbol, pose);

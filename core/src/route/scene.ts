@@ -9,6 +9,7 @@ import type { Placement } from './motion.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
+import { coarser } from './rod.ts';
 import type { Held } from './slide.ts';
 import { slid } from './slide.ts';
 import type { PlacedSolid, Solid } from './solid.ts';
@@ -188,15 +189,13 @@ function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[
     return { point_m: placement.point(point_m), tangent: placement.direction(hold.along) };
   };
   const pairs = holds.slice(1).map((to, index) => [holds[index] ?? to, to] as const);
-  const spans = pairs.map(
-    ([from, to]): Span => ({
-      from: from.name,
-      to: to.name,
-      fromBody: from.body,
-      toBody: to.body,
-      heldAt: (pose) => ({ start: held(from, from.after_m, pose), end: held(to, to.before_m, pose) }),
-    }),
-  );
+  const spans = pairs.map(([from, to]): Span => ({
+    from: from.name,
+    to: to.name,
+    fromBody: from.body,
+    toBody: to.body,
+    heldAt: (pose) => ({ start: held(from, from.after_m, pose), end: held(to, to.before_m, pose) }),
+  }));
   const start_m = holds[0]?.to_m ?? 0;
   const length_m = (holds.at(-1)?.from_m ?? 0) - start_m;
   const stiffs = pairs.map(([from, to]) =>
@@ -251,6 +250,13 @@ export interface ScenePose {
 export type SceneShapes = readonly RodShape[];
 
 export const shapesOf = ({ spans }: ScenePose): SceneShapes => spans.map(({ shape }) => shape);
+
+/** The same poses with half the nodes, to be followed from while something is dragged. */
+export const coarserPoses = (poses: readonly ScenePose[]): readonly ScenePose[] =>
+  poses.map((pose) => ({
+    ...pose,
+    spans: pose.spans.map((span) => ({ ...span, shape: coarser(span.shape) })),
+  }));
 
 /** All poses of a grid, in its order. */
 export function solveScene(

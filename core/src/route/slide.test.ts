@@ -134,9 +134,9 @@ describe('a hose through a guide', () => {
     expect(spans.every(({ shape }) => shape.status === 'converged')).toBe(true);
     expect(spans.reduce((sum, { ends }) => sum + ends.length_m, 0)).toBeCloseTo(0.66, 9);
     for (const index of [0, 1])
-      expect(
-        Math.abs((at[index]?.end_per_m2 ?? NaN) - (at[index + 1]?.start_per_m2 ?? NaN)),
-      ).toBeLessThan(0.5);
+      expect(Math.abs((at[index]?.end_per_m2 ?? NaN) - (at[index + 1]?.start_per_m2 ?? NaN))).toBeLessThan(
+        0.5,
+      );
   });
 
   test('a straight way to a guide is straight and not called taut: the other side has the slack', () => {
@@ -166,26 +166,32 @@ describe('a hose through a guide', () => {
 
   test('mirrored holds give a mirrored hose, with the guide at the same place', () => {
     fc.assert(
-      fc.property(within(0.05, 0.2), within(-0.1, 0.1), within(-0.1, 0.1), within(1.1, 1.4), (x, y, z, more) => {
-        const holds = [
-          { point_m: [-0.15, 0, -0.05] as Vector, tangent: unit([1, 0.2, 1]) },
-          { point_m: [0, 0, 0] as Vector, tangent: unit([1, 0.1, 0]) },
-          { point_m: [x, y, z] as Vector, tangent: unit([0.5, -0.3, 1]) },
-        ];
-        const over = ([a, b, c]: Vector): Vector => [a, -b, c];
-        const chords = distanceBetween(holds[0]?.point_m ?? [0, 0, 0], [0, 0, 0]) + norm([x, y, z]);
-        const sliding: Sliding = {
-          holds,
-          length_m: chords * more,
-          guidesAt_m: [0.16 * more],
-          stiffs: [[], []],
-        };
-        const twin: Sliding = {
-          ...sliding,
-          holds: holds.map(({ point_m, tangent }) => ({ point_m: over(point_m), tangent: over(tangent) })),
-        };
-        expect(guideAt(twin)).toBeCloseTo(guideAt(sliding), 4);
-      }),
+      fc.property(
+        within(0.05, 0.2),
+        within(-0.1, 0.1),
+        within(-0.1, 0.1),
+        within(1.1, 1.4),
+        (x, y, z, more) => {
+          const holds = [
+            { point_m: [-0.15, 0, -0.05] as Vector, tangent: unit([1, 0.2, 1]) },
+            { point_m: [0, 0, 0] as Vector, tangent: unit([1, 0.1, 0]) },
+            { point_m: [x, y, z] as Vector, tangent: unit([0.5, -0.3, 1]) },
+          ];
+          const over = ([a, b, c]: Vector): Vector => [a, -b, c];
+          const chords = distanceBetween(holds[0]?.point_m ?? [0, 0, 0], [0, 0, 0]) + norm([x, y, z]);
+          const sliding: Sliding = {
+            holds,
+            length_m: chords * more,
+            guidesAt_m: [0.16 * more],
+            stiffs: [[], []],
+          };
+          const twin: Sliding = {
+            ...sliding,
+            holds: holds.map(({ point_m, tangent }) => ({ point_m: over(point_m), tangent: over(tangent) })),
+          };
+          expect(guideAt(twin)).toBeCloseTo(guideAt(sliding), 4);
+        },
+      ),
       { numRuns: 25, seed: 9 },
     );
   });
@@ -293,9 +299,9 @@ describe('a hose with a stiffener', () => {
           };
           const shape = solveRod(ends);
           expect(shape.status).toBe('converged');
-          expect(
-            distanceBetween(rodPoints(ends, shape).at(-1) ?? [9, 9, 9], ends.end.point_m),
-          ).toBeLessThan(1e-6);
+          expect(distanceBetween(rodPoints(ends, shape).at(-1) ?? [9, 9, 9], ends.end.point_m)).toBeLessThan(
+            1e-6,
+          );
         },
       ),
       { numRuns: 300, seed: 4 },

@@ -29,6 +29,7 @@ export const Sheet = styled.section`
   border: 1px solid ${colour('hairline')};
   padding: 12px 16px 16px;
   min-width: 0;
+  isolation: isolate;
 `;
 
 export const SheetTitle = styled.h2`

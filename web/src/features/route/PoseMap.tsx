@@ -10,6 +10,7 @@ import type { PoseFigures } from './compute.ts';
 
 const Map = styled.svg`
   display: block;
+  isolation: isolate;
   cursor: crosshair;
   touch-action: none;
   &:focus-visible {

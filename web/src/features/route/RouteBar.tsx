@@ -1,5 +1,6 @@
 /** What stands beside the head of every bench: which hose, and the way back and forth. */
 import type { ReactNode } from 'react';
+import { memo } from 'react';
 import { PlainButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
 import { Line } from '../../design/layout.ts';
@@ -14,7 +15,8 @@ interface RouteBarProps {
   readonly more: ReactNode;
 }
 
-export function RouteBar({ state, dispatch, children, more }: RouteBarProps) {
+/** Given the bench at rest and elements that stay the same, it is left alone while something is dragged. */
+export const RouteBar = memo(function RouteBar({ state, dispatch, children, more }: RouteBarProps) {
   const { hoses } = state.corner;
   return (
     <Line $gap={14} style={{ alignItems: 'end' }}>
@@ -38,4 +40,4 @@ export function RouteBar({ state, dispatch, children, more }: RouteBarProps) {
       {more}
     </Line>
   );
-}
+});

@@ -7,10 +7,11 @@ import { useAddress } from '../../app/useAddress.ts';
 import { useLatest } from '../../app/useLatest.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useWriter } from '../../app/SessionContext.ts';
-import { ChoiceRow } from '../../design/fields.tsx';
+import { ChoiceRow as AnyChoiceRow } from '../../design/fields.tsx';
 import { Columns, Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { useWidth } from '../../drawing/useWidth.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
 import { MAP_FIGURES, withHose } from './benchState.ts';
 import type { RouteFrame } from './compute.ts';
@@ -20,14 +21,15 @@ import { Comparison } from './Comparison.tsx';
 import { FittingFinder } from './FittingFinder.tsx';
 import { handlesOf } from './handles.ts';
 import { LengthCurves } from './LengthCurves.tsx';
-import { PoseMap as AnyPoseMap } from './PoseMap.tsx';
+import { PoseMap } from './PoseMap.tsx';
 import type { Bounds, Projection } from './projection.ts';
 import { arrange, boundsOf, holds, projection } from './projection.ts';
 import { RouteFigures } from './RouteFigures.tsx';
-import { RouteView } from './RouteView.tsx';
+import { RouteView as AnyRouteView } from './RouteView.tsx';
 import { SceneEditor } from './SceneEditor.tsx';
-import { Scrub } from './Scrub.tsx';
+import { Scrub as AnyScrub } from './Scrub.tsx';
 import { SpaceWords } from './space/SpaceWords.tsx';
+import { useReading } from '../../app/useReading.ts';
 import { useResting } from './useResting.ts';
 import { useRoute } from './useRoute.ts';
 import { poseText } from './words.ts';
@@ -37,6 +39,7 @@ const DRAWN = [
   { value: 'round', text: 'in the round' },
 ] as const;
 const MAP_NAMES: Readonly<Record<MapFigure, string>> = { radius: 'bend', room: 'room', slack: 'slack' };
+const MAPS = MAP_FIGURES.map((value) => ({ value, text: MAP_NAMES[value] }));
 
 /** In a row, or side beside front, top under side, and in the free corner the map of the poses. */
 const Views = styled.div<{ $columns: string }>`
@@ -60,7 +63,11 @@ const SPACE_px = 470;
 const SpaceView = lazy(async () => ({ default: (await import('./space/SpaceView.tsx')).SpaceView }));
 
 const Editor = memo(SceneEditor);
-const PoseMap = memo(AnyPoseMap);
+const RouteView = memo(AnyRouteView);
+const Figures = memo(RouteFigures);
+const Poses = memo(PoseMap);
+const Scrub = memo(AnyScrub);
+const ChoiceRow = memo(AnyChoiceRow) as typeof AnyChoiceRow;
 const Finder = memo(FittingFinder);
 const Chords = memo(ChordCheckSheet);
 const Compared = memo(Comparison);
@@ -77,10 +84,13 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   const scene = useMemo(() => sceneOf(corner, hoseId), [corner, hoseId]);
   const hose = corner.hoses.find(({ id }) => id === hoseId);
   if (!scene || !hose) throw new Error('a bench without a hose');
-  const { frame, shown, curves, curvesAreOld, problem } = useRoute(scene, pose);
-  // The tables follow a drag when there is time for it.
+  const answers = useRoute(scene, pose, hoseId);
+  const { frame, shown, problem } = answers;
+  // The drawing follows the hand at once; the figures as soon as it is drawn, the tables when the hand rests.
+  const calm = useDeferredValue(answers);
   const resting = useResting(state);
-  const restingLine = useDeferredValue(shown?.line ?? null);
+  const lineNow = useReading(shown?.line ?? null);
+  const drawnHose = useDrawn(hose);
   const [map, setMap] = useState<MapFigure>('radius');
   const [laidAside, setAside] = useState<CornerHose | null>(null);
   // What was laid aside belongs to its hose.
@@ -91,10 +101,13 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   // So do the search for ends and the comparison.
   const restingScene = useMemo(() => sceneOf(resting.corner, resting.hoseId), [resting]);
   const restingHose = resting.corner.hoses.find(({ id }) => id === resting.hoseId) ?? hose;
-  const restingFrame = useDeferredValue(frame);
-  const restingWindow = useDeferredValue(curvesAreOld ? undefined : curves?.window);
+  const calmWindow = calm.curvesAreOld ? undefined : calm.curves?.window;
   const onHose = useLatest((next: CornerHose, field: string) =>
     dispatch({ type: 'change', corner: withHose(state, () => next), field: `${hoseId} ${field}` }),
+  );
+  // What is taken hold of was drawn before the length changed.
+  const onHeld = useLatest((next: CornerHose, field: string) =>
+    onHose({ ...next, length_m: hose.length_m }, field),
   );
   const hand = useLatest((found: FoundFitting) => onHand?.(found));
   const onLook = useLatest((found: SceneHose) =>
@@ -118,6 +131,21 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   const onPose = useCallback((next: RigPose) => dispatch({ type: 'pose', pose: next }), [dispatch]);
   const onRest = useCallback(() => dispatch({ type: 'rest' }), [dispatch]);
   const onLength = useLatest((length_m: number) => onHose({ ...hose, length_m }, 'length'));
+  // On a drag it reads along with the figures: by itself it would have the whole bench drawn once more for each step.
+  const calmLength_m = state.inHand && calm.scene ? calm.scene.hose.length_m : hose.length_m;
+  const lengthField = useMemo(
+    () => (
+      <QuantityEntry
+        label="Length, port to port"
+        kind="length"
+        value_SI={calmLength_m}
+        onValue={(value) => {
+          if (value !== null) onLength(value);
+        }}
+      />
+    ),
+    [calmLength_m, onLength],
+  );
   useUndoKeys(
     () => dispatch({ type: 'undo' }),
     () => dispatch({ type: 'redo' }),
@@ -135,31 +163,35 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   );
   const [text, setAddress] = useAddress();
   const inTheRound = text('as') === 'round';
+  const onDrawn = useLatest((as: 'views' | 'round') => setAddress({ as: as === 'round' ? as : '' }));
   const isUnderTop = inRow && side.height_px - top.height_px >= LEAST_MAP_px;
   const viewProps = {
     rig: corner.rig,
-    hose,
+    hose: drawnHose,
     keepOuts: corner.keepOuts,
     pose,
     frame,
     shown,
     asideLine,
-    onHose,
+    onHose: onHeld,
     onRest,
   };
+  const calmShown = calm.shown;
   const said = [
     poseText(corner.rig, pose, write),
-    shown?.radius_m ? `bend ${write.length(shown.radius_m)}` : 'no bend to show',
-    shown?.spare_m === null || shown === null ? '' : `room to spare ${write.length(shown.spare_m)}`,
+    calmShown?.radius_m ? `bend ${write.length(calmShown.radius_m)}` : 'no bend to show',
+    calmShown?.spare_m === null || calmShown === null
+      ? ''
+      : `room to spare ${write.length(calmShown.spare_m)}`,
   ]
     .filter((part) => part !== '')
     .join(', ');
 
   const poseMap = (wide_px: number, high_px: number) =>
-    frame ? (
-      <PoseMap
-        figures={frame.figures}
-        columns={frame.columns}
+    calm.frame ? (
+      <Poses
+        figures={calm.frame.figures}
+        columns={calm.frame.columns}
         figure={map}
         leastRadius_m={hose.leastRadius_m}
         pose={pose}
@@ -181,7 +213,7 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
               label="Drawn"
               value={inTheRound ? 'round' : 'views'}
               options={DRAWN}
-              onChange={(as) => setAddress({ as: as === 'round' ? as : '' })}
+              onChange={onDrawn}
             />
             {inTheRound ? (
               <Suspense fallback={<div style={{ height: SPACE_px }}>Fetching the view in the round…</div>}>
@@ -216,12 +248,7 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
               {inTheRound || (inRow && !isUnderTop) ? poseMap(ROW_MAP_px.width, ROW_MAP_px.height) : null}
               <Stack $gap={10} style={{ flex: '1 1 300px' }}>
                 <Scrub rig={corner.rig} pose={pose} onPose={onPose} />
-                <ChoiceRow<MapFigure>
-                  label="The map shows"
-                  value={map}
-                  options={MAP_FIGURES.map((value) => ({ value, text: MAP_NAMES[value] }))}
-                  onChange={setMap}
-                />
+                <ChoiceRow<MapFigure> label="The map shows" value={map} options={MAPS} onChange={setMap} />
               </Stack>
             </Line>
             <Fine>
@@ -232,7 +259,13 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
                 : 'Squares grip, rings are guides, dots are the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick and dark on the hose: a stiffener.'}
             </Fine>
             {inTheRound ? (
-              <SpaceWords rig={corner.rig} hose={hose} keepOuts={corner.keepOuts} pose={pose} shown={shown} />
+              <SpaceWords
+                rig={corner.rig}
+                hose={drawnHose}
+                keepOuts={corner.keepOuts}
+                pose={pose}
+                shown={calmShown}
+              />
             ) : null}
           </Stack>
         </div>
@@ -242,21 +275,22 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
               <p>{problem}</p>
             </Notice>
           ) : null}
-          <RouteFigures
-            corner={corner}
-            hose={hose}
-            frame={frame}
-            shown={shown}
-            curves={curves}
-            curvesAreOld={curvesAreOld}
-            onLength={onLength}
-          />
+          <Figures
+            scene={calm.scene}
+            frame={calm.frame}
+            shown={calm.shown}
+            curves={calm.curves}
+            curvesAreOld={calm.curvesAreOld}
+          >
+            {lengthField}
+          </Figures>
           <Sheet style={{ minHeight: CURVES_px }}>
             <SheetTitle>Against the length of the hose</SheetTitle>
-            {curves ? (
+            {calm.curves ? (
               <LengthCurves
-                curves={curves}
+                curves={calm.curves}
                 length_m={hose.length_m}
+                drawn_m={state.inHand && answers.scene ? answers.scene.hose.length_m : hose.length_m}
                 leastRadius_m={hose.leastRadius_m}
                 onLength={onLength}
                 onRest={onRest}
@@ -272,17 +306,26 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
           <Compared
             scene={restingScene}
             hose={restingHose}
-            frame={restingFrame}
-            window={restingWindow}
+            frame={aside ? calm.frame : null}
+            window={aside ? calmWindow : undefined}
             aside={aside}
             onAside={setAside}
             onSwap={onSwap}
           />
         </>
       ) : null}
-      <Editor state={resting} dispatch={dispatch} line={restingLine} />
+      <Editor state={resting} dispatch={dispatch} lineNow={lineNow} />
     </Stack>
   );
+}
+
+/** The hose as its drawing needs it: the same while only its length changes, which is drawn from what the worker says. */
+function useDrawn(hose: CornerHose): CornerHose {
+  const [drawn, setDrawn] = useState(hose);
+  const keys = Object.keys({ ...drawn, ...hose }) as (keyof CornerHose)[];
+  if (keys.every((key) => key === 'length_m' || drawn[key] === hose[key])) return drawn;
+  setDrawn(hose);
+  return hose;
 }
 
 /** The candidate that was laid aside, in the pose that is looked at. */

@@ -1,5 +1,5 @@
 import { CORNER_PATTERNS, mirrored, PATTERN_CORNERS } from '@zephyrcombe/core';
-import { useEffect, useReducer, useState } from 'react';
+import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
 import { PlainButton } from '../../design/Button.tsx';
@@ -9,6 +9,7 @@ import { Notice } from '../../design/Notice.tsx';
 import { readRoute, routeReducer, writeRoute } from './benchState.ts';
 import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
+import { useResting } from './useResting.ts';
 
 /** Written into the address when the hand rests. */
 const REST_ms = 400;
@@ -26,42 +27,51 @@ export function RouteBenchPage() {
     );
     return () => clearTimeout(timer);
   }, [state, setQuery]);
-  const { corner, pattern } = state;
+  const resting = useResting(state);
+  const { corner, pattern } = resting;
+  const mirror = useMemo(
+    () => (
+      <PlainButton
+        onPress={() => dispatch({ type: 'edit', edit: mirrored, field: `mirrored ${Date.now()}` })}
+      >
+        Other side
+      </PlainButton>
+    ),
+    [],
+  );
+  const head = useMemo(
+    () => (
+      <>
+        <div style={{ flex: '1 1 320px' }}>
+          <Head>Does it reach, bend and clear?</Head>
+          <Fine>A free hose over the whole movement. The vehicle maker’s routing comes first.</Fine>
+        </div>
+        <div style={{ flex: '0 1 300px' }}>
+          <Pick
+            label="Start from"
+            value={pattern ?? ''}
+            options={[
+              ...(pattern === null ? [{ value: '', text: corner.name }] : []),
+              ...CORNER_PATTERNS.map((name) => ({
+                value: name,
+                text: PATTERN_CORNERS[name].name,
+              })),
+            ]}
+            onChange={(name) => {
+              const chosen = CORNER_PATTERNS.find((candidate) => candidate === name);
+              if (chosen) dispatch({ type: 'load', corner: PATTERN_CORNERS[chosen], pattern: chosen });
+            }}
+          />
+        </div>
+      </>
+    ),
+    [pattern, corner.name],
+  );
   return (
     <Page>
       <Stack $gap={14}>
-        <RouteBar
-          state={state}
-          dispatch={dispatch}
-          more={
-            <PlainButton
-              onPress={() => dispatch({ type: 'change', corner: mirrored(corner), field: 'mirrored' })}
-            >
-              Other side
-            </PlainButton>
-          }
-        >
-          <div style={{ flex: '1 1 320px' }}>
-            <Head>Does it reach, bend and clear?</Head>
-            <Fine>A free hose over the whole movement. The vehicle maker’s routing comes first.</Fine>
-          </div>
-          <div style={{ flex: '0 1 300px' }}>
-            <Pick
-              label="Start from"
-              value={pattern ?? ''}
-              options={[
-                ...(pattern === null ? [{ value: '', text: corner.name }] : []),
-                ...CORNER_PATTERNS.map((name) => ({
-                  value: name,
-                  text: PATTERN_CORNERS[name].name,
-                })),
-              ]}
-              onChange={(name) => {
-                const chosen = CORNER_PATTERNS.find((candidate) => candidate === name);
-                if (chosen) dispatch({ type: 'load', corner: PATTERN_CORNERS[chosen], pattern: chosen });
-              }}
-            />
-          </div>
+        <RouteBar state={resting} dispatch={dispatch} more={mirror}>
+          {head}
         </RouteBar>
         {start.wrong ? (
           <Notice severity="warn" title="The address does not hold a corner that can be read">

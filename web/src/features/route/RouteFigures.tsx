@@ -1,12 +1,11 @@
 /** What the route comes to, in large figures, with the pose that decides each. */
-import type { Corner, CornerHose, RigPose, RouteProof } from '@zephyrcombe/core';
+import type { RigPose, RouteProof, Scene } from '@zephyrcombe/core';
 import { TAUT_RATIO } from '@zephyrcombe/core';
 import { problemText } from '@zephyrcombe/contract';
 import type { ReactNode } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Figure, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
@@ -16,43 +15,28 @@ import { poseText, REASON_WORDS, windowText } from './words.ts';
 const FIGURES_px = 560;
 
 interface RouteFiguresProps {
-  readonly corner: Corner;
-  readonly hose: CornerHose;
+  /** What the figures are of; null until they are known. */
+  readonly scene: Scene | null;
   readonly frame: RouteFrame | null;
   readonly shown: ShownPose | null;
   readonly curves: RouteCurves | null;
   readonly curvesAreOld: boolean;
-  readonly onLength: (length_m: number) => void;
+  /** The field of the length, which the hand is on: it does not wait for figures. */
+  readonly children: ReactNode;
 }
 
-export function RouteFigures({
-  corner,
-  hose,
-  frame,
-  shown,
-  curves,
-  curvesAreOld,
-  onLength,
-}: RouteFiguresProps) {
+export function RouteFigures({ scene, frame, shown, curves, curvesAreOld, children }: RouteFiguresProps) {
   const write = useWriter();
   const proof = frame?.proof ?? null;
   return (
     <Stack $gap={14}>
       <Sheet style={{ minHeight: FIGURES_px }}>
-        <QuantityEntry
-          label="Length, port to port"
-          kind="length"
-          value_SI={hose.length_m}
-          onValue={(value) => {
-            if (value !== null) onLength(value);
-          }}
-        />
-        {proof === null ? (
+        {children}
+        {proof === null || scene === null ? (
           <Fine aria-live="polite">Working it out…</Fine>
         ) : proof.ok ? (
           <Proven
-            corner={corner}
-            hose={hose}
+            scene={scene}
             proof={proof.value}
             curves={curvesAreOld && frame?.settled ? null : curves}
             curvesAreOld={curvesAreOld}
@@ -71,8 +55,7 @@ export function RouteFigures({
 }
 
 interface ProvenProps {
-  readonly corner: Corner;
-  readonly hose: CornerHose;
+  readonly scene: Scene;
   readonly proof: RouteProof;
   readonly curves: RouteCurves | null;
   readonly curvesAreOld: boolean;
@@ -80,11 +63,18 @@ interface ProvenProps {
   readonly working: ReactNode;
 }
 
-function Proven({ corner, hose, proof, curves, curvesAreOld, shown, working }: ProvenProps) {
+function Proven({
+  scene: { rig, hose, keepOuts },
+  proof,
+  curves,
+  curvesAreOld,
+  shown,
+  working,
+}: ProvenProps) {
   const write = useWriter();
-  const where = (pose: RigPose) => poseText(corner.rig, pose, write);
+  const where = (pose: RigPose) => poseText(rig, pose, write);
   const window = curves?.window;
-  const part = proof.room && corner.keepOuts[proof.room.keepOut];
+  const part = proof.room && keepOuts[proof.room.keepOut];
   return (
     <>
       <SheetTitle as="h3" style={{ marginTop: 6 }}>

@@ -16,6 +16,7 @@ const VIEW_NAMES = { side: 'side, seen from the right', front: 'front', top: 'fr
 
 const Frame = styled.svg`
   display: block;
+  isolation: isolate;
   background: ${colour('sheet')};
   outline: 1px solid ${colour('hairline')};
   outline-offset: -1px;

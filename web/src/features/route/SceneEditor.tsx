@@ -1,6 +1,7 @@
 /** The corner in figures: holds of the hose, parts in the way, and how it moves. Everything a tape can read. */
 import type { Corner, CornerHose, KeepOut, RigBody, RigPose, Vector } from '@zephyrcombe/core';
 import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
+import { useCallback } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -103,14 +104,14 @@ const NATURE_NAMES = {
 interface SceneEditorProps {
   readonly state: RouteState;
   readonly dispatch: (action: RouteAction) => void;
-  /** The hose in the pose looked at, to set a new clip or part beside. */
-  readonly line: Float32Array | null;
+  /** The hose in the pose looked at, to set a new clip or part beside; asked for when it is needed, not shown. */
+  readonly lineNow: () => Float32Array | null;
 }
 
-export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
+export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
   const { corner } = state;
   const hose = corner.hoses.find(({ id }) => id === state.hoseId);
-  const change: Change = (edit, field) => dispatch({ type: 'edit', edit, field });
+  const change = useCallback<Change>((edit, field) => dispatch({ type: 'edit', edit, field }), [dispatch]);
   const changeHose = (edit: (own: CornerHose) => CornerHose, field: string) =>
     change((now) => {
       const own = ownHose(now);
@@ -133,11 +134,11 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
         <SizesOf corner={corner} rowsOf={sizesOfHose(state.hoseId)} onChange={change} />
         <Line style={{ marginTop: 10 }}>
           <PlainButton
-            isDisabled={line === null || hose.clips.length >= 12}
+            isDisabled={hose.clips.length >= 12}
             onPress={() =>
               change((now) => {
                 const own = ownHose(now);
-                return own ? withClip(now, state.pose, own, line) : now;
+                return own ? withClip(now, state.pose, own, lineNow()) : now;
               }, 'clip added')
             }
           >
@@ -260,7 +261,7 @@ export function SceneEditor({ state, dispatch, line }: SceneEditorProps) {
             <PlainButton
               key={shape}
               isDisabled={corner.keepOuts.length >= 24}
-              onPress={() => change((now) => withPart(now, shape, line), 'part added')}
+              onPress={() => change((now) => withPart(now, shape, lineNow()), 'part added')}
             >
               {
                 { capsule: 'Add a tube or rod', sphere: 'Add a ball', ring: 'Add a tyre', box: 'Add a box' }[

@@ -4,7 +4,7 @@ import { SavedCornerSchema } from '@zephyrcombe/contract';
 import type { Corner } from '@zephyrcombe/core';
 import { CORNER_PATTERNS, PATTERN_CORNERS } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useReducer, useState } from 'react';
+import { memo, useEffect, useMemo, useReducer, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
@@ -13,15 +13,18 @@ import { cornersQuery, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { newId } from '../../app/newId.ts';
+import { useLatest } from '../../app/useLatest.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Line, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import type { RouteAction, RouteState } from './benchState.ts';
 import { routeReducer, startState } from './benchState.ts';
 import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
 import { useHandToJob } from './useHandToJob.ts';
+import { useResting } from './useResting.ts';
 
 export function VehicleRoutePage() {
   const { vehicleId = '', cornerId = '' } = useParams();
@@ -81,7 +84,9 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
     const start = startState(saved.corner, null, query.get('hose') ?? undefined);
     return draft === null ? start : { ...start, corner: draft.corner, past: [saved.corner] };
   });
-  const { corner } = state;
+  // What stands around the bench follows when the hand rests.
+  const resting = useResting(state);
+  const { corner } = resting;
   const version = draft?.version ?? saved.version;
   useEffect(() => {
     if (JSON.stringify(corner) === JSON.stringify(saved.corner)) clearDraft();
@@ -105,10 +110,10 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
       void navigate(`/vehicles/${vehicleId}`);
     },
   });
-  const [asks, setAsks] = useState(false);
   const params = { vehicleId, cornerId: saved.id };
   const send = (onVersion = version) =>
     save.mutate({ params, body: { version: onVersion, corner: state.corner as SavedCorner['corner'] } });
+  const onSave = useLatest(() => send());
   const discard = (corner: Corner) => {
     clearDraft();
     setRestored(false);
@@ -117,27 +122,34 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
   };
   const theirs =
     save.error?.code === 'stale-write' ? SavedCornerSchema.safeParse(save.error.details?.current) : null;
-  const hose = state.corner.hoses.find(({ id }) => id === state.hoseId);
   const { hand, edit } = useHandToJob(query.get('job'), state.hoseId);
+  const isSaved = draft === null;
+  const saving = useMemo(
+    () => (
+      <PrimaryButton isDisabled={isSaved || save.isPending} onPress={onSave}>
+        {isSaved ? 'Saved' : 'Save the routes'}
+      </PrimaryButton>
+    ),
+    [isSaved, save.isPending, onSave],
+  );
+  const head = useMemo(
+    () => (
+      <div style={{ flex: '1 1 260px' }}>
+        <Head>{corner.name}</Head>
+        <Fine>
+          <Link to={`/vehicles/${vehicleId}`}>{vehicleName}</Link>. Measured with a tape; the maker’s routing
+          comes first.
+        </Fine>
+      </div>
+    ),
+    [corner.name, vehicleId, vehicleName],
+  );
+  const onRemove = useLatest(() => remove.mutate({ params }));
   return (
     <Page>
       <Stack $gap={14}>
-        <RouteBar
-          state={state}
-          dispatch={dispatch}
-          more={
-            <PrimaryButton isDisabled={draft === null || save.isPending} onPress={() => send()}>
-              {draft === null ? 'Saved' : 'Save the routes'}
-            </PrimaryButton>
-          }
-        >
-          <div style={{ flex: '1 1 260px' }}>
-            <Head>{state.corner.name}</Head>
-            <Fine>
-              <Link to={`/vehicles/${vehicleId}`}>{vehicleName}</Link>. Measured with a tape; the maker’s
-              routing comes first.
-            </Fine>
-          </div>
+        <RouteBar state={resting} dispatch={dispatch} more={saving}>
+          {head}
         </RouteBar>
         {isRestored ? (
           <Notice severity="note" title="Your unsaved routes are back">
@@ -163,55 +175,84 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
         )}
         <RouteBench state={state} dispatch={dispatch} onHand={hand} />
         <SaveProblem save={edit} />
-        <Sheet>
-          <SheetTitle>What this is</SheetTitle>
-          <Line $gap={14} style={{ alignItems: 'end' }}>
-            <div style={{ flex: '1 1 220px' }}>
-              <TextField
-                label="Name of this corner"
-                value={state.corner.name}
-                onChange={(name) =>
-                  dispatch({ type: 'change', corner: { ...state.corner, name }, field: 'corner name' })
-                }
-                error={state.corner.name.trim() === '' ? 'A corner needs a name.' : null}
-              />
-            </div>
-            {hose ? (
-              <div style={{ flex: '1 1 220px' }}>
-                <Pick
-                  label="This route is of"
-                  value={hoses.some(({ id }) => id === hose.id) ? hose.id : ''}
-                  options={[
-                    { value: '', text: 'no hose of the vehicle yet' },
-                    ...hoses.map(({ id, name }) => ({ value: id, text: name })),
-                  ]}
-                  onChange={(id) =>
-                    dispatch({
-                      type: 'assign',
-                      from: hose.id,
-                      to: hoses.find((own) => own.id === id) ?? null,
-                    })
-                  }
-                />
-              </div>
-            ) : null}
-            {asks ? (
-              <>
-                <PlainButton isDisabled={remove.isPending} onPress={() => remove.mutate({ params })}>
-                  Take it out for good
-                </PlainButton>
-                <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
-              </>
-            ) : (
-              <TextButton onPress={() => setAsks(true)}>Take these routes out</TextButton>
-            )}
-          </Line>
-          <SaveProblem save={remove} />
-        </Sheet>
+        <WhatThisIs
+          state={resting}
+          dispatch={dispatch}
+          hoses={hoses}
+          isRemoving={remove.isPending}
+          onRemove={onRemove}
+        />
+        <SaveProblem save={remove} />
       </Stack>
     </Page>
   );
 }
+
+interface WhatThisIsProps {
+  readonly state: RouteState;
+  readonly dispatch: (action: RouteAction) => void;
+  readonly hoses: OnVehicle['hoses'];
+  readonly isRemoving: boolean;
+  readonly onRemove: () => void;
+}
+
+/** What the corner is called, and whose route it is. */
+const WhatThisIs = memo(function WhatThisIs({
+  state,
+  dispatch,
+  hoses,
+  isRemoving,
+  onRemove,
+}: WhatThisIsProps) {
+  const [asks, setAsks] = useState(false);
+  const hose = state.corner.hoses.find(({ id }) => id === state.hoseId);
+  return (
+    <Sheet>
+      <SheetTitle>What this is</SheetTitle>
+      <Line $gap={14} style={{ alignItems: 'end' }}>
+        <div style={{ flex: '1 1 220px' }}>
+          <TextField
+            label="Name of this corner"
+            value={state.corner.name}
+            onChange={(name) =>
+              dispatch({ type: 'change', corner: { ...state.corner, name }, field: 'corner name' })
+            }
+            error={state.corner.name.trim() === '' ? 'A corner needs a name.' : null}
+          />
+        </div>
+        {hose ? (
+          <div style={{ flex: '1 1 220px' }}>
+            <Pick
+              label="This route is of"
+              value={hoses.some(({ id }) => id === hose.id) ? hose.id : ''}
+              options={[
+                { value: '', text: 'no hose of the vehicle yet' },
+                ...hoses.map(({ id, name }) => ({ value: id, text: name })),
+              ]}
+              onChange={(id) =>
+                dispatch({
+                  type: 'assign',
+                  from: hose.id,
+                  to: hoses.find((own) => own.id === id) ?? null,
+                })
+              }
+            />
+          </div>
+        ) : null}
+        {asks ? (
+          <>
+            <PlainButton isDisabled={isRemoving} onPress={onRemove}>
+              Take it out for good
+            </PlainButton>
+            <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
+          </>
+        ) : (
+          <TextButton onPress={() => setAsks(true)}>Take these routes out</TextButton>
+        )}
+      </Line>
+    </Sheet>
+  );
+});
 
 function NewCorner({ vehicleId, vehicleName, hoses }: OnVehicle) {
   const client = useQueryClient();

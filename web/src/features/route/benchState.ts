@@ -17,6 +17,8 @@ export interface RouteState {
   readonly future: readonly Corner[];
   /** Changes of one field, or of one drag, follow each other into one step of undo. */
   readonly field: string | null;
+  /** The hand is on the drawing: what only reads along waits until it rests. */
+  readonly inHand: boolean;
 }
 
 export type RouteAction =
@@ -51,6 +53,7 @@ export const startState = (corner: Corner, pattern: CornerPattern | null, hoseId
   past: [],
   future: [],
   field: null,
+  inHand: false,
 });
 
 export function routeReducer(state: RouteState, action: RouteAction): RouteState {
@@ -66,14 +69,14 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
         past: isSame ? state.past : [...state.past, state.corner].slice(-MOST_STEPS),
         future: [],
         field: action.field,
+        inHand: true,
       };
     }
-    case 'edit':
-      return routeReducer(state, {
-        type: 'change',
-        corner: action.edit(state.corner),
-        field: action.field,
-      });
+    case 'edit': {
+      const corner = action.edit(state.corner);
+      const next = routeReducer(state, { type: 'change', corner, field: action.field });
+      return next === state ? state : { ...next, inHand: false };
+    }
     case 'load':
       return {
         ...startState(action.corner, action.pattern),
@@ -94,7 +97,7 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
     case 'pose':
       return { ...state, pose: inReach(state.corner, action.pose) };
     case 'rest':
-      return { ...state, field: null };
+      return { ...state, field: null, inHand: false };
     case 'undo': {
       const before = state.past.at(-1);
       if (!before) return state;
@@ -121,15 +124,16 @@ const back = (
   past,
   future,
   field: null,
+  inHand: false,
 });
 
-function inReach({ rig }: Corner, { across, down }: RigPose): RigPose {
+/** The very same pose where it is: what is drawn of it is left alone then. */
+function inReach({ rig }: Corner, pose: RigPose): RigPose {
   const axes = axesOf(rig);
   const clamp = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
-  return {
-    across: axes.across ? clamp(across, axes.across.least, axes.across.most) : 0,
-    down: clamp(down, axes.down.least, axes.down.most),
-  };
+  const across = axes.across ? clamp(pose.across, axes.across.least, axes.across.most) : 0;
+  const down = clamp(pose.down, axes.down.least, axes.down.most);
+  return across === pose.across && down === pose.down ? pose : { across, down };
 }
 
 /** The hose that is worked on, changed. */

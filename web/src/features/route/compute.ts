@@ -13,6 +13,7 @@ import type {
   Vector,
 } from '@zephyrcombe/core';
 import {
+  coarserPoses,
   distanceBetween,
   eachLength,
   followScene,
@@ -35,8 +36,8 @@ import {
 const STEPS = 9;
 /** Lengths on the curves. */
 const LENGTHS = 60;
-/** Every so many nodes are enough for a faint line. */
-const THINNED = 4;
+/** A faint line has so many pieces for each of its spans, however many nodes were solved for. */
+const THINNED = 16;
 
 export interface PoseFigures {
   readonly pose: RigPose;
@@ -102,6 +103,7 @@ export class RouteComputer {
   private scene: Scene | null = null;
   private grid: RigGrid | null = null;
   private poses: readonly ScenePose[] = [];
+  private isCoarse = false;
   private bound: { readonly key: string; readonly least_m: number | null } | null = null;
 
   frame(asked: Scene, pose: RigPose, settle: boolean): RouteFrame {
@@ -121,7 +123,13 @@ export class RouteComputer {
       };
     }
     const isAsBefore = this.scene?.rig === scene.rig;
-    this.poses = settle || !isAsBefore ? solveScene(scene, grid) : followScene(scene, grid, this.poses);
+    if (settle || !isAsBefore) this.poses = solveScene(scene, grid);
+    else {
+      // A drag is followed with half the nodes; what it comes to rest at is solved anew with all of them.
+      if (!this.isCoarse) this.poses = coarserPoses(this.poses);
+      this.poses = followScene(scene, grid, this.poses);
+    }
+    this.isCoarse = !settle && isAsBefore;
     this.scene = scene;
     this.grid = grid;
     return {
@@ -156,7 +164,7 @@ export class RouteComputer {
   /** The lines at the corners of the movement, for a first look at how much room the hose takes. */
   corners(scene: Scene): readonly Float32Array[] {
     if (sceneProblem(scene)) return [];
-    return solveScene(scene, gridOf(scene.rig, 3)).flatMap((pose) => lineOf(scene, pose, THINNED) ?? []);
+    return solveScene(scene, gridOf(scene.rig, 3)).flatMap((pose) => lineOf(scene, pose, true) ?? []);
   }
 
   /** One pose of the last scene, from the nearest of its grid. */
@@ -166,7 +174,7 @@ export class RouteComputer {
     const near = nearestTo(pose, grid, this.poses);
     if (!near) return null;
     const solved = solvePose(scene, pose, near);
-    const line = lineOf(scene, solved, 1);
+    const line = lineOf(scene, solved, false);
     const span = solved.spans[solved.decidingSpan];
     return {
       ...figuresOf(scene, solved),
@@ -271,13 +279,13 @@ function stiffLines({ spans }: ScenePose): ShownPose['stiff_m'] {
 }
 
 /** Port, free spans, port; null where a span has no shape. */
-function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Array | null {
+function lineOf({ hose }: Scene, { spans }: ScenePose, isThin: boolean): Float32Array | null {
   const [first, last] = [spans[0]?.ends.start, spans.at(-1)?.ends.end];
   if (!first || !last || spans.some((span) => span.shape.status !== 'converged')) return null;
   const lines = spans.map(({ ends, shape }) => rodLine(ends, shape));
-  const line = new Float32Array(
-    3 * (2 + lines.reduce((sum, points) => sum + (points.length / 3 - 1) / every + 1, 0)),
-  );
+  // Thin ones have the same number of pieces in every pose: they are laid one after another.
+  const pieces = lines.map((points) => (isThin ? THINNED : points.length / 3 - 1));
+  const line = new Float32Array(3 * pieces.reduce((sum, count) => sum + count + 1, 2));
   let to = 0;
   const put = (x: number, y: number, z: number) => {
     line[to] = x;
@@ -288,9 +296,14 @@ function lineOf({ hose }: Scene, { spans }: ScenePose, every: number): Float32Ar
   const behind = ([x, y, z]: Vector, [tx, ty, tz]: Vector, by_m: number) =>
     put(x + tx * by_m, y + ty * by_m, z + tz * by_m);
   behind(first.point_m, first.tangent, -hose.start.rigid_m);
-  for (const points of lines)
-    for (let at = 0; at < points.length; at += 3 * every)
+  for (const [index, points] of lines.entries()) {
+    const count = pieces[index] ?? 1;
+    const nodes = points.length / 3 - 1;
+    for (let piece = 0; piece <= count; piece += 1) {
+      const at = 3 * Math.round((piece * nodes) / count);
       put(points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0);
+    }
+  }
   behind(last.point_m, last.tangent, hose.end.rigid_m);
   return line;
 }
@@ -304,7 +317,7 @@ function sweepOf(
 ): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
   const lines = poses.flatMap((pose, index) => {
     const isShown = all || ((index % columns) % 2 === 0 && Math.floor(index / columns) % 2 === 0);
-    return isShown ? (lineOf(scene, pose, THINNED) ?? []) : [];
+    return isShown ? (lineOf(scene, pose, true) ?? []) : [];
   });
   const size = lines[0]?.length ?? 0;
   const sweep = new Float32Array(size * lines.length);

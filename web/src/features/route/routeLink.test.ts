@@ -46,8 +46,8 @@ const lengthsOf = ({ asked }: Slow) =>
 
 test('while one question is under way only the newest waits', () => {
   const { worker, link } = linked();
-  link.show(scene(0.7), POSE);
-  for (const length_m of [0.71, 0.72, 0.73]) link.show(scene(length_m), POSE);
+  link.show(scene(0.7), POSE, 'front');
+  for (const length_m of [0.71, 0.72, 0.73]) link.show(scene(length_m), POSE, 'front');
   expect(lengthsOf(worker)).toEqual([0.7]);
   worker.answer();
   expect(lengthsOf(worker)).toEqual([0.7, 0.73]);
@@ -55,9 +55,9 @@ test('while one question is under way only the newest waits', () => {
 
 test('the first scene is settled at once, a dragged one when the hand rests', () => {
   const { worker, link } = linked();
-  link.show(scene(0.7), POSE);
+  link.show(scene(0.7), POSE, 'front');
   worker.answer();
-  link.show(scene(0.71), POSE);
+  link.show(scene(0.71), POSE, 'front');
   worker.answer();
   expect(worker.asked.map((question) => question.kind === 'scene' && question.settle)).toEqual([true, false]);
   jest.advanceTimersByTime(1000);
@@ -70,13 +70,13 @@ test('the first scene is settled at once, a dragged one when the hand rests', ()
 test('a pose is asked for by itself, and not twice', () => {
   const { worker, link, answers } = linked();
   const still = scene(0.7);
-  link.show(still, POSE);
+  link.show(still, POSE, 'front');
   worker.answer();
-  link.show(still, { across: 0.1, down: 0 });
-  link.show(still, { across: 0.2, down: 0 });
+  link.show(still, { across: 0.1, down: 0 }, 'front');
+  link.show(still, { across: 0.2, down: 0 }, 'front');
   worker.answer();
   worker.answer();
-  link.show(still, { across: 0.2, down: 0 });
+  link.show(still, { across: 0.2, down: 0 }, 'front');
   expect(lengthsOf(worker)).toEqual([0.7, 'pose', 'pose']);
   expect(answers).toHaveLength(3);
 });
@@ -90,11 +90,32 @@ test('what breaks in the worker is told; closing ends it, and opening again asks
   const close = link.open((next) => {
     last = next;
   });
-  link.show(scene(0.7), POSE);
+  link.show(scene(0.7), POSE, 'front');
   worker.onerror?.({ message: 'out of memory' } as ErrorEvent);
   expect(last).toMatchObject({ problem: 'out of memory' });
   close();
   expect(worker.ended).toBe(true);
   link.open(() => undefined);
   expect(lengthsOf(second)).toEqual([0.7]);
+});
+
+test('another hose is settled at once, and shows no curves that were drawn for the one before', () => {
+  const { worker, link, answers } = linked();
+  const curves = (from_m: number) =>
+    worker.onmessage?.({
+      data: { kind: 'curves', curves: { from_m, to_m: 1, points: [], window: null } },
+    } as unknown as MessageEvent<RouteAnswer>);
+  link.show(scene(0.7), POSE, 'left');
+  worker.answer();
+  curves(0.6);
+  expect(answers.at(-1)?.curves?.from_m).toBe(0.6);
+  link.show(scene(1.2), POSE, 'sidecar');
+  expect(answers.at(-1)?.curves).toBeNull();
+  expect(worker.asked.at(-1)).toMatchObject({ kind: 'scene', settle: true });
+  // On its way before the worker heard of the other hose.
+  curves(0.6);
+  expect(answers.at(-1)?.curves).toBeNull();
+  worker.answer();
+  curves(1.1);
+  expect(answers.at(-1)?.curves?.from_m).toBe(1.1);
 });

@@ -4,6 +4,8 @@ import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
 import type { RouteAnswer, RouteQuestion } from './protocol.ts';
 
 export interface RouteAnswers {
+  /** What the frame is of; null before the first. */
+  readonly scene: Scene | null;
   readonly frame: RouteFrame | null;
   readonly shown: ShownPose | null;
   readonly curves: RouteCurves | null;
@@ -13,6 +15,7 @@ export interface RouteAnswers {
 }
 
 export const NO_ANSWERS: RouteAnswers = {
+  scene: null,
   frame: null,
   shown: null,
   curves: null,
@@ -39,6 +42,11 @@ export class RouteLink {
   private sentPose: RigPose | null = null;
   private settledScene: Scene | null = null;
   private dueScene: Scene | null = null;
+  /** Which hose the scene is of, which the last question was of, and which the last frame. */
+  private of = '';
+  private sentOf = '';
+  private framedOf = '';
+  private tell: (answers: RouteAnswers) => void = () => undefined;
   private askedAt: number | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private answers = NO_ANSWERS;
@@ -49,6 +57,7 @@ export class RouteLink {
   open(onAnswers: (answers: RouteAnswers) => void): () => void {
     const worker = this.start();
     this.worker = worker;
+    this.tell = onAnswers;
     this.sentScene = this.sentPose = this.settledScene = null;
     this.askedAt = null;
     worker.onmessage = ({ data }) => {
@@ -69,12 +78,20 @@ export class RouteLink {
     };
   }
 
-  show(scene: Scene, pose: RigPose): void {
+  /** `of` names the hose: what was worked out for one is not shown with another. */
+  show(scene: Scene, pose: RigPose, of: string): void {
     this.pose = pose;
     if (this.scene !== scene) {
-      // The first one needs no following.
-      this.dueScene = this.scene === null ? scene : null;
+      // The first one of a hose needs no following.
+      this.dueScene = this.scene === null || this.of !== of ? scene : null;
       this.scene = scene;
+      if (this.of !== of) {
+        this.of = of;
+        if (this.answers.curves) {
+          this.answers = { ...this.answers, curves: null };
+          this.tell(this.answers);
+        }
+      }
       if (this.timer) clearTimeout(this.timer);
       this.timer = setTimeout(() => {
         this.dueScene = scene;
@@ -91,6 +108,7 @@ export class RouteLink {
     if (settle || this.sentScene !== scene) {
       this.askedAt = performance.now();
       this.sentScene = scene;
+      this.sentOf = this.of;
       this.sentPose = pose;
       if (settle) this.settledScene = scene;
       worker.postMessage({ kind: 'scene', scene, pose, settle });
@@ -105,16 +123,20 @@ export class RouteLink {
     // Questions this link does not ask.
     if (answer.kind === 'window' || answer.kind === 'attempt') return;
     if (answer.kind === 'curves') {
+      // Sent before the worker heard of another hose.
+      if (this.framedOf !== this.of) return;
       this.answers = { ...this.answers, curves: answer.curves, curvesAreOld: false };
       return;
     }
     if (answer.kind === 'frame') {
+      this.framedOf = this.sentOf;
       // Read by the benchmark: from the question to its answer, the waiting for the worker included.
       performance.measure(answer.frame.settled ? 'route settled' : 'route frame', {
         start: this.askedAt ?? performance.now(),
       });
       this.answers = {
         ...this.answers,
+        scene: this.sentScene,
         frame: answer.frame,
         shown: answer.frame.shown,
         curvesAreOld: true,

@@ -5,12 +5,14 @@ import type { RouteState } from './benchState.ts';
 const QUIET_ms = 150;
 
 /**
- * The bench as the tables show it. Whatever is new stands there as soon as there is time for it; while one figure is
- * dragged on, the tables wait until the hand rests, so that the drawing has the page to itself.
+ * The bench as the tables show it. What is typed into them stands there as soon as there is time for it; while one figure
+ * is dragged on, or the hand is on the drawing, they wait until it rests: begun any earlier, the tables would be drawn over
+ * and over and never be done.
  */
 export function useResting(state: RouteState): RouteState {
   const [held, setHeld] = useState(state);
-  const goesOn = state.field !== null && state.field === held.field && state.hoseId === held.hoseId;
+  const isSameHose = state.hoseId === held.hoseId;
+  const goesOn = isSameHose && (state.inHand || (state.field !== null && state.field === held.field));
   if (!goesOn && held !== state) setHeld(state);
   useEffect(() => {
     if (held === state) return;

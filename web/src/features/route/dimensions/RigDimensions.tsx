@@ -1,6 +1,6 @@
 /** What a tape reads on the vehicle, typed where it is measured: on a drawing of the rig, to scale, that follows. */
 import type { Corner, CornerHose, Vector } from '@zephyrcombe/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useWriter } from '../../../app/SessionContext.ts';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
 import { useWidth } from '../../../drawing/useWidth.ts';
@@ -25,7 +25,20 @@ interface RigDimensionsProps {
   readonly onChange: (edit: (corner: Corner) => Corner, field: string) => void;
 }
 
-export function RigDimensions({ corner, hose, onChange }: RigDimensionsProps) {
+/** Drawn anew only for what it shows: a hose of another length is the same here. */
+export const RigDimensions = memo(
+  Dimensions,
+  (was, is) =>
+    was.corner.rig === is.corner.rig &&
+    was.corner.keepOuts === is.corner.keepOuts &&
+    was.hose.id === is.hose.id &&
+    was.hose.start === is.hose.start &&
+    was.hose.end === is.hose.end &&
+    was.hose.clips === is.hose.clips &&
+    was.onChange === is.onChange,
+);
+
+function Dimensions({ corner, hose, onChange }: RigDimensionsProps) {
   const write = useWriter();
   const [ref, width_px] = useWidth<HTMLDivElement>(1180);
   const [active, setActive] = useState<string | null>(null);
