@@ -287,3 +287,72 @@ test('a tape from bolt to bolt tells that a figure of the model was misread, and
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { name: /The model is off by (29|30)/ })).toBeVisible();
 });
+
+test('figures are typed onto the drawing of the rig; a clip becomes a guide and a stiffener is set on the hose', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await open(page, `${own.address}/bench/route`);
+  const before = (await window_(page).textContent()) ?? '';
+  const far = page.getByLabel('On the drawing: far end, how high');
+  await far.fill('400');
+  await expect(window_(page)).not.toHaveText(before);
+  await expect(window_(page)).toHaveText(/\d+–\d+/);
+  // The same figure in the table, and back in one step.
+  await expect(page.getByLabel('far end, z', { exact: true })).toHaveValue('400');
+  await page.getByLabel('C: travel along the fork').fill('0 mm');
+  await expect(page.getByText(/Does not hold|cannot be worked out/).first()).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(far).toHaveValue('424');
+  await expect(window_(page)).toHaveText(before);
+
+  await page.getByRole('button', { name: 'Add a clip where the hose lies' }).click();
+  await expect(page.getByText('clocking, untwisted')).toBeHidden();
+  await page.getByLabel('Clip 1', { exact: true }).selectOption({ label: 'a guide: the hose slides in it' });
+  // A guide lets the twist through: the hose has its clocking again.
+  await expect(page.getByText('clocking, untwisted')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'take guide 1 off' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a stiffener' }).click();
+  await expect(page.locator('[data-stiff="side"]')).toHaveCount(1);
+  await page.getByLabel('stiffener 1, begins, from the first end').fill('5 mm');
+  await expect(page.getByText(/This stiffener lies in a fitting/)).toBeVisible();
+  await page.getByLabel('stiffener 1, begins, from the first end').fill('60 mm');
+  await expect(page.getByText(/This stiffener lies in a fitting/)).toBeHidden();
+  await page.getByRole('button', { name: 'take stiffener 1 off' }).click();
+  await expect(page.locator('[data-stiff="side"]')).toHaveCount(0);
+});
+
+test('in the round: turned by keys, moved with the pose, told in words and figures, and in the link', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  // Drawn without a graphics card, the browser remarks on its own reading back.
+  complaints.allow(/GPU stall due to ReadPixels/);
+  await signIn(page, own);
+  await open(page, `${own.address}/bench/route`);
+  await page.getByText('in the round', { exact: true }).click();
+  await expect(page).toHaveURL(/as=round/);
+  const canvas = page.locator('canvas[data-frames]');
+  await expect(canvas).toBeVisible();
+  const drawn = () => canvas.screenshot();
+  const frames = async () => Number(await canvas.getAttribute('data-frames'));
+  const before = await drawn();
+  const count = await frames();
+  await canvas.focus();
+  for (let step = 0; step < 4; step += 1) await page.keyboard.press('ArrowLeft');
+  await expect.poll(frames).toBeGreaterThan(count);
+  expect((await drawn()).equals(before)).toBe(false);
+
+  const words = page.locator('section').filter({ hasText: 'The same in words and figures' });
+  await expect(words).toContainText('straight ahead, full droop');
+  await expect(words.getByRole('table').first().getByRole('row')).toHaveCount(10);
+  await page.getByRole('slider', { name: /Steering/ }).focus();
+  await page.keyboard.press('Home');
+  await expect(words).toContainText('right lock');
+  await page.getByRole('button', { name: 'from above' }).click();
+  await page.getByText('three views', { exact: true }).click();
+  await expect(canvas).toHaveCount(0);
+  await expect(handle(page, 'side end.point')).toBeVisible();
+});

@@ -49,8 +49,8 @@ export { judgeUnit, LONGEST_HOSE_m, SHORTEST_HOSE_m } from './measure/unitDoubt.
 export type { Point, Quad } from './trace/plane.ts';
 export type { TraceLine } from './trace/line.ts';
 export { measureLine } from './trace/line.ts';
-export type { EvenScale, Perspective, Traced, Tracing } from './trace/trace.ts';
-export { measureTracing } from './trace/trace.ts';
+export type { EvenScale, LegAngle, Perspective, Traced, Tracing } from './trace/trace.ts';
+export { angleBetweenLegs, measureTracing } from './trace/trace.ts';
 export { judgeOfferUp } from './procedure/offerUp.ts';
 export type { Aid, Pose } from './measure/pose.ts';
 export { AID_UNCERTAINTY_m, AIDS, POSES } from './measure/pose.ts';

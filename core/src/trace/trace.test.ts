@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Point, Quad } from './plane.ts';
 import type { Tracing } from './trace.ts';
-import { measureTracing } from './trace.ts';
+import { angleBetweenLegs, measureTracing, POINT_px } from './trace.ts';
 
 const at = (x: number, y: number): Point => ({ x, y });
 /** Ten pixels a centimetre. */
@@ -158,4 +158,36 @@ test.each([
   ['one point', { points: [at(1, 1)] }, 'tooFewPoints'],
 ] as const)('%s is refused', (_name, tracing, code) => {
   expect(refused(tracing)).toBe(code);
+});
+
+describe('the angle between two legs', () => {
+  const bent = {
+    scale: RULE,
+    line: 'straight',
+    points: [at(0, 100), at(100, 100), at(100, 200), at(200, 200), at(300, 100)],
+  } as const;
+  const between = (first: number, second: number) => {
+    const result = angleBetweenLegs(bent, first, second);
+    if (!result.ok) throw new Error(result.problem.code);
+    return result.value;
+  };
+
+  test('of any two, the way the line goes', () => {
+    expect(between(0, 1).angle_rad).toBeCloseTo(Math.PI / 2, 12);
+    expect(between(0, 2).angle_rad).toBeCloseTo(0, 12);
+    expect(between(1, 3).angle_rad).toBeCloseTo((3 * Math.PI) / 4, 12);
+    expect(between(3, 1).angle_rad).toBeCloseTo((3 * Math.PI) / 4, 12);
+  });
+
+  test('its uncertainty: two legs of a hundred pixels, four points set off across them', () => {
+    // Each end of a leg turns it by u over its length; two legs apart, four ends: u·√4/100 (small angles, by hand).
+    expect(between(0, 2).uncertainty_rad).toBeCloseTo((2 * POINT_px) / 100, 3);
+  });
+
+  test('a leg that is not there is refused', () => {
+    expect(angleBetweenLegs(bent, 0, 4)).toEqual({
+      ok: false,
+      problem: { code: 'tooFewPoints', field: 'legs' },
+    });
+  });
 });

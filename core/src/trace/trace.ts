@@ -1,5 +1,5 @@
 /** A line traced on a photograph or a drawing, and what it measures with what is not known of it. */
-import { angle, length } from '../calculation/quantity.ts';
+import { angle, count, length } from '../calculation/quantity.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Problem } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
@@ -91,6 +91,59 @@ export function measureTracing(tracing: Tracing): Result<Traced> {
       result: term('u', 'tracedUncertainty', length(uncertainty_m)),
     },
   ]);
+}
+
+const TURN: Formula = { expression: 'θ = angle from leg a to leg b', source: 'tracedLine' };
+const TURN_UNCERTAINTY: Formula = {
+  expression: 'u = √Σ(∂θ/∂p·u_p)²',
+  source: 'tracedUncertainty',
+};
+
+export interface LegAngle {
+  /** From the direction of one to that of the other, 0 to π. */
+  readonly angle_rad: number;
+  readonly uncertainty_rad: number;
+}
+
+/**
+ * The angle between any two legs of a traced line, both taken the way the line goes, with its uncertainty (first order,
+ * points independent; a known size that is wrong turns nothing). Legs are counted from nothing. Problem: as for the line,
+ * and a leg that is not there.
+ */
+export function angleBetweenLegs(tracing: Tracing, first: number, second: number): Result<LegAngle> {
+  const refused = refuse(tracing);
+  if (refused) return problem(refused);
+  const legs = tracing.points.length - 1;
+  if (![first, second].every((leg) => Number.isInteger(leg) && leg >= 0 && leg < legs))
+    return problem({ code: 'tooFewPoints', field: 'legs' });
+  const angle_rad = turnOf(tracing, first, second);
+  if (!Number.isFinite(angle_rad)) return problem({ code: 'beyondHorizon', field: 'points' });
+  const uncertainty_rad = Math.sqrt(
+    handles(tracing).reduce((sum, moved) => sum + (turnOf(moved, first, second) - angle_rad) ** 2, 0),
+  );
+  const found = term('θ', 'legAngle', angle(angle_rad));
+  return calculated({ angle_rad, uncertainty_rad }, [
+    {
+      formula: TURN,
+      inputs: [term('a', 'legNumber', count(first + 1)), term('b', 'legNumber', count(second + 1))],
+      result: found,
+    },
+    {
+      formula: TURN_UNCERTAINTY,
+      inputs: [found],
+      result: term('u', 'legAngleUncertainty', angle(uncertainty_rad)),
+    },
+  ]);
+}
+
+function turnOf(tracing: Tracing, first: number, second: number): number {
+  const points = tracing.points.map(planeOf(tracing));
+  const direction = (leg: number) => {
+    const [from, to] = [points[leg], points[leg + 1]];
+    return from && to ? Math.atan2(to.y - from.y, to.x - from.x) : NaN;
+  };
+  const turn = direction(second) - direction(first);
+  return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn)));
 }
 
 function refuse({ scale, points }: Tracing): Problem | null {

@@ -24,6 +24,7 @@ import {
 } from '../../design/layout.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
+import { LegAngleRow } from './LegAngleRow.tsx';
 import type { ScaleKind, Target, TraceDraft } from './traceDraft.ts';
 import { nextTarget, SCALE_POINTS, scalePoints, tracingOf, withPoint } from './traceDraft.ts';
 import type { Picture } from './TracePicture.tsx';
@@ -219,6 +220,9 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
                 </Spread>
               )}
             </Rows>
+            {draft.line === 'straight' && result.value.legs_m.length > 1 ? (
+              <LegAngleRow tracing={tracingOf(draft)} legs={result.value.legs_m.length} />
+            ) : null}
             <Fine style={{ marginTop: 8 }}>
               What lies nearer to the camera than the scale comes out too long. A tape on the vehicle decides.
             </Fine>

@@ -75,7 +75,7 @@ interface DimensionViewProps {
 
 const VIEW_NAMES = { side: 'from the right', front: 'from the front' } as const;
 const AXIS_OF = { side: 0, front: 1 } as const;
-const AXIS_NAMES = { 0: 'x, forward', 1: 'y, left', 2: 'z, up' } as const;
+const AXIS_NAMES = { 0: 'how far forward', 1: 'how far left', 2: 'how high' } as const;
 
 /** How high the rows of fields under a view are, with so many points and so much width. */
 function rowsUnder(points: number, width_px: number): number {
