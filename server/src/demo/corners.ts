@@ -170,13 +170,17 @@ const WICK_REAR: Corner = {
   name: 'Swing-arm',
   rig: { kind: 'swingArm', pivot_m: [-0.5, 0, 0.42], swing_rad: degrees(20) },
   hoses: [
-    hose(
-      'Rear hose, with stiffener',
-      0.56,
-      end('frame', [-0.4, -0.15, 0.44], [-0.8, -0.1, 0.5], [0, -1, 0]),
-      end('swingArm', [-0.86, -0.1, 0.4], [0.8, -0.4, 0.4], [0, -1, 0]),
-      BRAIDED,
-    ),
+    {
+      ...hose(
+        'Rear hose, with stiffener',
+        0.56,
+        end('frame', [-0.4, -0.15, 0.44], [-0.8, -0.1, 0.5], [0, -1, 0]),
+        end('swingArm', [-0.86, -0.1, 0.4], [0.8, -0.4, 0.4], [0, -1, 0]),
+        BRAIDED,
+      ),
+      // Where it would otherwise lie against the arm.
+      stiffeners: [{ id: '1', from_m: 0.43, length_m: 0.06 }],
+    },
   ],
   keepOuts: [
     tyre('Rear tyre', 'swingArm', [-1.06, 0, 0.32], 0.27, 0.055),
