@@ -1,6 +1,7 @@
 /** `npm run bench`: how the computation grows with its input, as ratios. Not a test: nothing here can fail a build. */
-import type { Circuit, PoseReading, RodEnds, TapeSetting } from '@zephyrcombe/core';
+import type { Circuit, PoseReading, RodEnds, Scene, TapeSetting } from '@zephyrcombe/core';
 import {
+  coarserPoses,
   distancesFromMaster,
   followScene,
   gridOf,
@@ -71,9 +72,22 @@ const BARE = { ...SCENE, keepOuts: [] };
 const [coarse, fine] = [gridOf(SCENE.rig, 3), gridOf(SCENE.rig, 9)];
 const before = solveScene(BARE, fine);
 const DRAGGED = { ...BARE, hose: { ...BARE.hose, length_m: BARE.hose.length_m + 0.001 } };
+const coarse81 = coarserPoses(before);
+const HELD = { id: 'yoke', body: 'bars', point_m: [0.12, -0.12, 0.8], along: [0.3, 0.1, -0.95] } as const;
+const CLIPPED = { ...BARE, hose: { ...BARE.hose, length_m: 0.9, clips: [{ ...HELD, at_m: 0.28 }] } };
+const GUIDED = {
+  ...CLIPPED,
+  hose: { ...CLIPPED.hose, clips: [{ ...HELD, at_m: 0.28, slides: true }] },
+};
+const lengthened = (scene: Scene): Scene => ({
+  ...scene,
+  hose: { ...scene.hose, length_m: scene.hose.length_m + 0.001 },
+});
+const [clippedBefore, guidedBefore] = [solveScene(CLIPPED, fine), solveScene(GUIDED, fine)];
 const [piece] = piecesOf(BARE);
 const span = piece?.spans[0];
-const warmEnds = piece && span ? fine.poses.map((pose) => ({ ...span.heldAt(pose), length_m: piece.length_m })) : [];
+const warmEnds =
+  piece && span ? fine.poses.map((pose) => ({ ...span.heldAt(pose), length_m: piece.length_m })) : [];
 const warmFrom = solveScene(BARE, fine, SCENE.hose.length_m + 0.001).map(({ spans }) => spans[0]?.shape);
 const SCAN = { from_m: 0.6, to_m: 1, nominal_m: SCENE.hose.length_m };
 const CLAMPED: RodEnds = {
@@ -103,6 +117,16 @@ const ratios: Ratio[] = [
     '81 poses re-solved on a drag of the length against 81 solves from where each pose was',
     () => warmEnds.map((ends, index) => solveRod(ends, warmFrom[index])),
     () => followScene(DRAGGED, fine, before),
+  ),
+  await ratioOf(
+    '81 poses followed on a drag with half the nodes against with all',
+    () => followScene(DRAGGED, fine, before),
+    () => followScene(DRAGGED, fine, coarse81),
+  ),
+  await ratioOf(
+    '81 poses followed through a guide against with a clip there',
+    () => followScene(lengthened(CLIPPED), fine, clippedBefore),
+    () => followScene(lengthened(GUIDED), fine, guidedBefore),
   ),
   await ratioOf(
     'a hose in 81 poses from nothing against 9',
