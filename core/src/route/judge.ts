@@ -1,6 +1,7 @@
 /** What the poses of a scene say of its hose: whether it holds, by which pose, and where each figure is worst. */
 import { TAUT_RATIO } from './envelope.ts';
 import type { RigGrid, RigPose } from './rig.ts';
+import { coarser } from './rod.ts';
 import type { Scene, ScenePose, SceneShapes } from './scene.ts';
 import { leastGap_m, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';
@@ -128,7 +129,8 @@ export function* eachLength(
   const longer = lengths.filter((length_m) => length_m >= nominal_m);
   const shorter = lengths.filter((length_m) => length_m < nominal_m).reverse();
   for (const outward of [longer, shorter]) {
-    let near = nominal.near;
+    // Half the nodes: a curve is read by eye, and its bends are at most two thousandths off.
+    let near: SceneShapes = nominal.near.map(coarser);
     for (const length_m of outward) {
       const verdict = judgeAt(scene, grid, length_m, near);
       // A length with no shape leaves nothing to start from: the next one starts where the last one held.

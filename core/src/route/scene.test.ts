@@ -426,3 +426,15 @@ describe('followed with half the nodes while something is dragged', () => {
     expect(pose?.spans[0]?.shape.tangents).toHaveLength(3 * 65);
   });
 });
+
+test('a scan with half the nodes says what each length says by itself with all of them', () => {
+  const three = gridOf(SAMPLE_FORK.rig, 3);
+  const scan = { from_m: 0.68, to_m: 0.9, nominal_m: SAMPLE_FORK.hose.length_m };
+  for (const { length_m, verdict } of scanLengths(SAMPLE_FORK, three, scan, 12)) {
+    const alone = judgeAt(SAMPLE_FORK, three, length_m);
+    expect(verdict.holds).toBe(alone.holds);
+    if (alone.radius_m !== null)
+      expect(Math.abs((verdict.radius_m ?? 0) / alone.radius_m - 1)).toBeLessThan(0.005);
+    expect(Math.abs((verdict.room?.spare_m ?? 9) - (alone.room?.spare_m ?? 0))).toBeLessThan(0.001);
+  }
+});
