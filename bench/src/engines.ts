@@ -15,8 +15,9 @@ export const MOST_STEPS = 4000;
 const STIFFNESS_Nm = 0.001;
 const MASS_kg = 0.01;
 const DAMPING = 12;
-const RESTS_m_per_s = 2e-3;
-const LEAST_STEPS = 20;
+/** At rest: over so many steps nothing moved further than this. A speed would not tell: a damped rope creeps, and joints tremble. */
+const RESTS_m = 2e-5;
+const WATCHED_STEPS = 60;
 
 export interface Rope {
   /** Moves the far clamp. */
@@ -69,6 +70,19 @@ function yAxisOf({ x, y, z, w }: { x: number; y: number; z: number; w: number })
   return [2 * (x * y - w * z), 1 - 2 * (x * x + z * z), 2 * (y * z + w * x)];
 }
 
+/** Told where everything is after each step, it knows when nothing moves any more. */
+class Watch {
+  private before: readonly number[] | null = null;
+
+  rests(step: number, places: () => readonly number[]): boolean {
+    if (step % WATCHED_STEPS !== 0) return false;
+    const now = places();
+    const rests = this.before?.every((place, index) => Math.abs(place - (now[index] ?? Infinity)) < RESTS_m);
+    this.before = now;
+    return rests ?? false;
+  }
+}
+
 export async function readyEngines(): Promise<void> {
   await RAPIER.init();
 }
@@ -108,6 +122,7 @@ export function rapierRope(ends: RodEnds): Rope {
       if (last && at) last.setNextKinematicTranslation({ x: at.x + x, y: at.y + y, z: at.z + z });
     },
     settle() {
+      const watch = new Watch();
       for (let step = 1; step <= MOST_STEPS; step += 1) {
         const axes = bodies.map((body) => yAxisOf(body.rotation()));
         for (const body of free) body.resetTorques(false);
@@ -119,13 +134,12 @@ export function rapierRope(ends: RodEnds): Rope {
           other.addTorque({ x: -STIFFNESS_Nm * x, y: -STIFFNESS_Nm * y, z: -STIFFNESS_Nm * z }, false);
         }
         world.step();
-        const fastest = Math.max(
-          ...free.map((body) => {
-            const { x, y, z } = body.linvel();
-            return Math.hypot(x, y, z);
-          }),
-        );
-        if (step >= LEAST_STEPS && fastest < RESTS_m_per_s) return step;
+        const places = () =>
+          free.flatMap((body) => {
+            const { x, y, z } = body.translation();
+            return [x, y, z];
+          });
+        if (watch.rests(step, places)) return step;
       }
       return MOST_STEPS;
     },
@@ -165,6 +179,7 @@ export function cannonRope(ends: RodEnds): Rope {
       last?.position.vadd(new Vec3(x, y, z), last.position);
     },
     settle() {
+      const watch = new Watch();
       for (let step = 1; step <= MOST_STEPS; step += 1) {
         const axes = bodies.map((body) => yAxisOf(body.quaternion));
         for (const [index, body] of bodies.entries()) {
@@ -176,8 +191,7 @@ export function cannonRope(ends: RodEnds): Rope {
           other.torque.vsub(torque, other.torque);
         }
         world.step(STEP_s);
-        const fastest = Math.max(...bodies.slice(1, -1).map((body) => body.velocity.length()));
-        if (step >= LEAST_STEPS && fastest < RESTS_m_per_s) return step;
+        if (watch.rests(step, () => bodies.flatMap(({ position: { x, y, z } }) => [x, y, z]))) return step;
       }
       return MOST_STEPS;
     },

@@ -220,7 +220,7 @@ class Slide {
     return bend;
   }
 
-  /** A step that would leave the bracket halves it instead; or goes to the end of it where nothing lies beyond. */
+  /** A step that would leave the bracket halves what lies on that side instead. */
   private inside(low: number, high: number, at_m: number, next_m: number): number {
     return next_m <= low && low !== at_m
       ? (low + at_m) / 2
