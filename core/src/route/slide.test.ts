@@ -156,6 +156,31 @@ describe('a hose through a guide', () => {
     expect(spans[1]?.radius_m).toBeGreaterThan(0.02);
   });
 
+  test('just slack enough and from nothing, every pose that is not taut has a bend to show (a start at a straight span had none)', () => {
+    const holds = [
+      { point_m: [0.05, -0.25, 1.02] as Vector, tangent: unit([0.5, 0.1, -0.8]) },
+      { point_m: [0.105, -0.273, 0.676] as Vector, tangent: unit([-0.09, 0.32, -0.94]) },
+      { point_m: [0.2, -0.1, 0.46] as Vector, tangent: unit([0.6, 0.3, -0.75]) },
+    ];
+    const chords_m = holds
+      .slice(1)
+      .reduce(
+        (sum, { point_m }, index) => sum + distanceBetween(point_m, holds[index]?.point_m ?? point_m),
+        0,
+      );
+    for (const ratio of [0.965, 0.95, 0.9])
+      // First seen far too near the far end.
+      for (const share of [0.2, 0.5, 0.95]) {
+        const length_m = chords_m / ratio;
+        const stiffs = [[{ from_m: 0.14, to_m: 0.19 }], []];
+        const spans = slid({ holds, length_m, guidesAt_m: [share * length_m], stiffs });
+        for (const { radius_m, shape } of spans) {
+          expect(shape.status).toBe('converged');
+          expect(radius_m).toBeGreaterThan(0.005);
+        }
+      }
+  });
+
   test('too short for its guide, it is pulled, and no bend is shown', () => {
     const spans = slid({ ...EVEN, length_m: 0.39 });
     for (const { chordRatio, radius_m } of spans) {

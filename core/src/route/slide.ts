@@ -6,7 +6,7 @@
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween } from '../geometry/vector.ts';
 import type { SpanPose } from './envelope.ts';
-import { spanAt } from './envelope.ts';
+import { spanAt, TAUT_RATIO } from './envelope.ts';
 import type { Stiff } from './layout.ts';
 import { pushes } from './measures.ts';
 import type { RodShape } from './rod.ts';
@@ -30,6 +30,8 @@ export interface Sliding {
 
 /** A span keeps at least this much more than its chord, as a share: a straight one has no shape to solve for. */
 const LEAST_SLACK = 5e-4;
+/** Of what slack there is for each span, it has at least this to begin with when there is no neighbour to begin from. */
+const COLD_SHARE = 0.4;
 /** Bending hose on either side of a stiffener. */
 export const LEAST_SOFT_m = 0.005;
 /** A place is known to this. */
@@ -65,7 +67,8 @@ class Slide {
       .slice(1)
       .map((hold, index) => distanceBetween(hold.point_m, (holds[index] ?? hold).point_m));
     this.places_m = [0, ...guidesAt_m, length_m];
-    if (near?.length === holds.length - 1) {
+    const isNear = near?.length === holds.length - 1 && near.every(({ status }) => status === 'converged');
+    if (isNear) {
       const whole_m = near.reduce((sum, shape) => sum + shape.length_m, 0);
       let at_m = 0;
       for (const [index, shape] of near.entries()) {
@@ -73,7 +76,7 @@ class Slide {
         if (index < near.length - 1) this.places_m[index + 1] = (at_m / whole_m) * length_m;
       }
     }
-    this.nearShapes = near?.length === holds.length - 1 ? near : [];
+    this.nearShapes = isNear ? near : [];
     const [first] = this.nearShapes;
     this.bends = [...((first && bends.get(first)) ?? [])];
   }
@@ -83,7 +86,8 @@ class Slide {
   run(): readonly SpanPose[] {
     const { places_m, chords_m, sliding } = this;
     const chordRatio = chords_m.reduce((sum, chord_m) => sum + chord_m, 0) / sliding.length_m;
-    const canSlide = this.makeRoom();
+    // All but taut, no bend would be shown: where exactly it would slide to is not worth the search.
+    const canSlide = this.makeRoom() && chordRatio <= TAUT_RATIO;
     for (let span = 0; span < chords_m.length; span += 1) this.solve(span, this.nearShapes[span]);
     const calmness = this.spans.map(({ shape }) => shape.iterations);
     this.shifted = this.spans.some(({ shape }) => shape.shifted);
@@ -114,11 +118,11 @@ class Slide {
   private makeRoom(): boolean {
     const { places_m, sliding, chords_m } = this;
     for (let guide = 1; guide < places_m.length - 1; guide += 1)
-      places_m[guide] = Math.max(places_m[guide] ?? 0, (places_m[guide - 1] ?? 0) + this.leastOf(guide - 1));
+      places_m[guide] = Math.max(places_m[guide] ?? 0, (places_m[guide - 1] ?? 0) + this.firstOf(guide - 1));
     for (let guide = places_m.length - 2; guide > 0; guide -= 1)
-      places_m[guide] = Math.min(places_m[guide] ?? 0, (places_m[guide + 1] ?? 0) - this.leastOf(guide));
+      places_m[guide] = Math.min(places_m[guide] ?? 0, (places_m[guide + 1] ?? 0) - this.firstOf(guide));
     const reaches = this.chords_m.every(
-      (_chord, span) => (places_m[span + 1] ?? 0) - (places_m[span] ?? 0) > this.leastOf(span) - 1e-12,
+      (_chord, span) => (places_m[span + 1] ?? 0) - (places_m[span] ?? 0) > this.firstOf(span) - 1e-12,
     );
     if (reaches) return true;
     // Pulled straight: everything is as short as everything else.
@@ -136,6 +140,14 @@ class Slide {
     const stiffs = this.sliding.stiffs[span] ?? [];
     const rigid_m = stiffs.reduce((sum, { from_m, to_m }) => sum + to_m - from_m + 2 * LEAST_SOFT_m, 0);
     return Math.max((this.chords_m[span] ?? 0) * (1 + LEAST_SLACK), rigid_m);
+  }
+
+  /** What a span begins with: from nothing a share of the slack, for one that is all but straight is hard to solve. */
+  private firstOf(span: number): number {
+    const least_m = this.leastOf(span);
+    if (this.nearShapes.length > 0) return least_m;
+    const slack_m = this.sliding.length_m - this.chords_m.reduce((sum, chord_m) => sum + chord_m, 0);
+    return Math.max(least_m, (this.chords_m[span] ?? 0) + (COLD_SHARE * slack_m) / this.chords_m.length);
   }
 
   private solve(span: number, near?: RodShape): void {
@@ -201,7 +213,12 @@ class Slide {
       const to_m = next_m <= low || next_m >= high ? this.inside(low, high, at_m, next_m) : next_m;
       if (Math.abs(to_m - at_m) < PLACE_m || high - low < PLACE_m) break;
       const there = this.slopeAt(guide, to_m);
-      if (there === null) break;
+      if (there === null) {
+        // No shape there: no further that way.
+        if (to_m < at_m) low = to_m;
+        else high = to_m;
+        continue;
+      }
       bend = (there - slope) / (to_m - at_m);
       // Over less than this the difference is rounding, not bend.
       if (bend > 0 && Math.abs(to_m - at_m) > 10 * PLACE_m) this.bends[guide] = bend;
