@@ -12,12 +12,34 @@ import { solveRod } from './rod.ts';
 export type EndsAt = (pose: RigPose) => RodEnds;
 
 /** The spans of one piece between two grips in a pose, from their shapes in one near it: more than one where it runs through guides. */
-export type PieceAt = (pose: RigPose, near?: readonly RodShape[]) => readonly SpanPose[];
+export type PieceAt = (
+  pose: RigPose,
+  near?: readonly RodShape[],
+  /** The same pose before something was moved: what that did not touch is taken over as it is. */
+  was?: readonly SpanPose[],
+) => readonly SpanPose[];
 
 /** A piece without a guide. */
 export const freeSpan =
   (endsAt: EndsAt): PieceAt =>
-  (pose, near) => [spanAt(endsAt(pose), near?.[0])];
+  (pose, near, was) => {
+    const ends = endsAt(pose);
+    return was?.[0] && areAlike(was[0].ends, ends) ? was : [spanAt(ends, near?.[0])];
+  };
+
+/** To the last digit: worked out from the same figures in the same way. */
+function areAlike(a: RodEnds, b: RodEnds): boolean {
+  if (a.length_m !== b.length_m || a.stiffs || b.stiffs) return false;
+  for (let axis = 0; axis < 3; axis += 1)
+    if (
+      a.start.point_m[axis] !== b.start.point_m[axis] ||
+      a.end.point_m[axis] !== b.end.point_m[axis] ||
+      a.start.tangent[axis] !== b.start.tangent[axis] ||
+      a.end.tangent[axis] !== b.end.tangent[axis]
+    )
+      return false;
+  return true;
+}
 
 export interface SpanPose {
   readonly ends: RodEnds;
@@ -98,7 +120,11 @@ export function followEnvelope(
   for (const [index, pose] of grid.poses.entries()) {
     const was = before[index] ?? [];
     if (!isSolved(was)) return solveEnvelope(pieceAt, grid, near);
-    const here = pieceAt(pose, shapesOf(was));
+    const here = pieceAt(pose, shapesOf(was), was);
+    if (here === was) {
+      solved.push(was);
+      continue;
+    }
     if (here.some(({ shape }) => shape.status === 'converged' && shape.shifted))
       return solveEnvelope(pieceAt, grid, near);
     solved.push(here.map((span, at) => ({ ...span, snapped: was[at]?.snapped ?? false })));

@@ -241,6 +241,19 @@ describe('clips', () => {
     }
   });
 
+  test('what a drag does not touch is taken over as it is: the span before the clip', () => {
+    const at = (length_m: number) => {
+      const scene = held({});
+      return { ...scene, hose: { ...scene.hose, length_m } };
+    };
+    const before = solveScene(at(0.9), grid);
+    const after = followScene(at(0.904), grid, before);
+    for (const [index, { spans }] of after.entries()) {
+      expect(spans[0]).toBe(before[index]?.spans[0]);
+      expect(spans[1]).not.toBe(before[index]?.spans[1]);
+    }
+  });
+
   test('a guide lets the twist through: the hose keeps its clocking, a clip ends it', () => {
     expect(solveScene(held({}), grid)[grid.installed]?.clocking_rad).toBeNull();
     expect(solveScene(held({ slides: true }), grid)[grid.installed]?.clocking_rad).not.toBeNull();
