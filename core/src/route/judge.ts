@@ -1,7 +1,7 @@
 /** What the poses of a scene say of its hose: whether it holds, by which pose, and where each figure is worst. */
 import { TAUT_RATIO } from './envelope.ts';
 import type { RigGrid, RigPose } from './rig.ts';
-import { coarser } from './rod.ts';
+import { coarser } from './coarser.ts';
 import type { Scene, ScenePose, SceneShapes } from './scene.ts';
 import { leastGap_m, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';

@@ -66,20 +66,7 @@ const KICK_SLOPE = 0.001;
 /** A slope at which a shifted descent has run onto a pass. */
 const STANDSTILL = 1e-6;
 
-const nodesOf = ({ tangents }: RodShape): number => tangents.length / 3 - 1;
-
-/**
- * Every other node of a shape: half the work for whatever is solved from it, and a bend that is at most two thousandths off
- * (tested). Shapes with stiffeners, whose nodes are their own, stay as they are.
- */
-export function coarser(shape: RodShape): RodShape {
-  const nodes = nodesOf(shape);
-  if (shape.status !== 'converged' || shape.layout !== null || nodes % 2 !== 0) return shape;
-  const tangents = new Float64Array(3 * (nodes / 2 + 1));
-  for (let at = 0; at < tangents.length; at += 3)
-    for (let axis = 0; axis < 3; axis += 1) tangents[at + axis] = shape.tangents[2 * at + axis] ?? 0;
-  return { ...shape, tangents };
-}
+export const nodesOf = ({ tangents }: RodShape): number => tangents.length / 3 - 1;
 
 /** Solves from a neighbour's shape when one is given, with as many nodes as that has; else from a smooth curve of the right length. */
 export function solveRod(

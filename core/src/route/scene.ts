@@ -9,7 +9,7 @@ import type { Placement } from './motion.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
-import { coarser } from './rod.ts';
+import { coarser } from './coarser.ts';
 import type { Held } from './slide.ts';
 import { slid } from './slide.ts';
 import type { PlacedSolid, Solid } from './solid.ts';

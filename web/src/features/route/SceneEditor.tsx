@@ -13,7 +13,7 @@ import type { RouteAction, RouteState } from './benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
 import { CoordinateField } from './CoordinateField.tsx';
 import { RigDimensions } from './dimensions/RigDimensions.tsx';
-import { middleOf, toRest } from './placing.ts';
+import { middleOf, replaced, toRest } from './placing.ts';
 import type { PointRow, SizeRow } from './sceneRows.ts';
 import {
   clipName,
@@ -383,11 +383,6 @@ function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
       return row ? change(row) : now;
     }, `${key} ${field}`);
   const hasDirections = rows.some(({ direction }) => direction !== null);
-  const replaced = (vector: Vector, axis: number, value: number): Vector => [
-    axis === 0 ? value : vector[0],
-    axis === 1 ? value : vector[1],
-    axis === 2 ? value : vector[2],
-  ];
   return (
     <Scroll>
       <Table>

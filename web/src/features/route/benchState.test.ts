@@ -108,3 +108,14 @@ test('edits of a table that lags behind are made on the corner as it is by then'
   expect(both.corner.name).toBe('Fork, lever to caliper, raised again');
   expect(lengthOf(both)).toBeCloseTo(0.72, 9);
 });
+
+test('choosing another hose takes the hand off the drawing: nothing of the one before is shown with it', () => {
+  const start = startState(PATTERN_CORNERS.fork, 'fork');
+  const dragged = routeReducer(start, {
+    type: 'change',
+    corner: { ...start.corner, name: 'dragged' },
+    field: 'front length',
+  });
+  expect(dragged.inHand).toBe(true);
+  expect(routeReducer(dragged, { type: 'hose', hoseId: start.hoseId }).inHand).toBe(false);
+});

@@ -83,7 +83,7 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
         past: [...state.past, state.corner].slice(-MOST_STEPS),
       };
     case 'hose':
-      return { ...state, hoseId: firstHose(state.corner, action.hoseId), field: null };
+      return { ...state, hoseId: firstHose(state.corner, action.hoseId), field: null, inHand: false };
     case 'assign': {
       const { from, to } = action;
       const id = to?.id ?? `route ${state.corner.hoses.findIndex((hose) => hose.id === from) + 1}`;

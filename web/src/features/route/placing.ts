@@ -9,6 +9,13 @@ export const tidy = ([x, y, z]: Vector): Vector => [
   Number(z.toFixed(4)),
 ];
 
+/** One coordinate changed. */
+export const replaced = (vector: Vector, axis: number, value: number): Vector => [
+  axis === 0 ? value : vector[0],
+  axis === 1 ? value : vector[1],
+  axis === 2 ? value : vector[2],
+];
+
 /** A direction seen in a pose, as one of the body in the pose in which everything is measured. */
 export const turnedBack = ({ direction }: Placement, seen: Vector): Vector => [
   dot(direction([1, 0, 0]), seen),

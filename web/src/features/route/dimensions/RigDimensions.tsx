@@ -1,5 +1,5 @@
 /** What a tape reads on the vehicle, typed where it is measured: on a drawing of the rig, to scale, that follows. */
-import type { Corner, CornerHose, Vector } from '@zephyrcombe/core';
+import type { Corner, CornerHose } from '@zephyrcombe/core';
 import { memo, useState } from 'react';
 import { useWriter } from '../../../app/SessionContext.ts';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
@@ -7,6 +7,7 @@ import { useWidth } from '../../../drawing/useWidth.ts';
 import { QuantityEntry } from '../../../quantities/QuantityEntry.tsx';
 import type { Bounds } from '../projection.ts';
 import { boundsOf } from '../projection.ts';
+import { replaced } from '../placing.ts';
 import type { PointRow } from '../sceneRows.ts';
 import { hosePoints, rigPoints, rigSizes } from '../sceneRows.ts';
 import { DimensionView } from './DimensionView.tsx';
@@ -135,12 +136,6 @@ function Dimensions({ corner, hose, onChange }: RigDimensionsProps) {
 }
 
 const letterOf = (index: number) => String.fromCharCode(65 + index);
-
-const replaced = (vector: Vector, axis: 0 | 1 | 2, value: number): Vector => [
-  axis === 0 ? value : vector[0],
-  axis === 1 ? value : vector[1],
-  axis === 2 ? value : vector[2],
-];
 
 const sizeOf = ({ least_m, most_m }: Bounds, axis: 0 | 1 | 2) => most_m[axis] - least_m[axis];
 
