@@ -1,9 +1,10 @@
 /** What the poses of a scene say of its hose: whether it holds, by which pose, and where each figure is worst. */
 import { TAUT_RATIO } from './envelope.ts';
 import type { RigGrid, RigPose } from './rig.ts';
-import { coarser } from './coarser.ts';
+import { AS_MEASURED } from './rig.ts';
+import { coarser, finer } from './coarser.ts';
 import type { Scene, ScenePose, SceneShapes } from './scene.ts';
-import { leastGap_m, shapesOf, solvePose, solveScene, within } from './scene.ts';
+import { chordOf_m, leastGap_m, piecesOf, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';
 import { searchWindow } from './window.ts';
 
@@ -76,8 +77,11 @@ export function roomIn({ keepOuts }: Scene, { gaps }: ScenePose): SceneVerdict['
 const ALIKE = 1e-4;
 const coarse = (value: number) => (Number.isFinite(value) ? Math.round(value / ALIKE) : value);
 
-function most(poses: readonly ScenePose[], measure: (pose: ScenePose) => number): ScenePose | undefined {
-  let best: ScenePose | undefined;
+function most<Posed extends { readonly pose: RigPose }>(
+  poses: readonly Posed[],
+  measure: (posed: Posed) => number,
+): Posed | undefined {
+  let best: Posed | undefined;
   let highest = -Infinity;
   for (const pose of poses) {
     const value = coarse(measure(pose));
@@ -96,9 +100,51 @@ export function judgeAt(scene: Scene, grid: RigGrid, length_m: number, near?: Sc
   return judgeScene(scene, poses, poses[grid.installed]);
 }
 
+/** So much over it, and the hose is not pulled by rounding alone. */
+const ROUNDING_m = 1e-6;
+
+/**
+ * The length at which the hose is pulled in some pose, and that pose: told by the ends alone, without a shape. A clip keeps its
+ * place from the start, so that only the last piece is shorter on a shorter hose.
+ */
+function tautEdge(
+  scene: Scene,
+  grid: RigGrid,
+): { readonly length_m: number; readonly verdict: SceneVerdict } {
+  const last = piecesOf(scene).at(-1);
+  const chords = grid.poses.map((pose) => ({ pose, chord_m: last ? chordOf_m(last.spans, pose) : 0 }));
+  const longest = most(chords, ({ chord_m }) => chord_m);
+  const rest_m = scene.hose.length_m - (last?.length_m ?? 0);
+  return {
+    length_m: rest_m + (longest?.chord_m ?? 0) / TAUT_RATIO,
+    verdict: {
+      holds: false,
+      reason: 'taut',
+      pose: longest?.pose ?? AS_MEASURED,
+      radius_m: null,
+      chordRatio: TAUT_RATIO,
+      room: null,
+      near: [],
+    },
+  };
+}
+
 /** The lengths that hold in every pose, round the hose's own; null when that does not hold. */
-export const searchSceneWindow = (scene: Scene, grid: RigGrid, scan: LengthScan) =>
-  searchWindow<SceneVerdict>((length_m, near) => judgeAt(scene, grid, length_m, near?.near), scan);
+export function* searchSceneWindow(
+  scene: Scene,
+  grid: RigGrid,
+  scan: LengthScan,
+): Generator<undefined, Window<SceneVerdict> | null> {
+  const taut = tautEdge(scene, grid);
+  const from_m = Math.max(scan.from_m, Math.min(taut.length_m + ROUNDING_m, scan.nominal_m));
+  const window = yield* searchWindow<SceneVerdict>(
+    (length_m, closeness, near) =>
+      judgeAt(scene, grid, length_m, near?.near.map(closeness === 'roughly' ? coarser : finer)),
+    { ...scan, from_m },
+  );
+  if (!window || window.short.beyond || from_m === scan.from_m) return window;
+  return { ...window, short: { ...window.short, beyond: taut.verdict } };
+}
 
 /** The same in one go. */
 export function sceneWindow(scene: Scene, grid: RigGrid, scan: LengthScan): Window<SceneVerdict> | null {

@@ -453,15 +453,21 @@ export function chordRange_m(spans: readonly Span[], grid: RigGrid): number {
   let least = Infinity;
   let most = 0;
   for (const pose of grid.poses) {
-    let chord = 0;
-    for (const { heldAt } of spans) {
-      const { start, end } = heldAt(pose);
-      chord += distanceBetween(start.point_m, end.point_m);
-    }
-    least = Math.min(least, chord);
-    most = Math.max(most, chord);
+    const chord_m = chordOf_m(spans, pose);
+    least = Math.min(least, chord_m);
+    most = Math.max(most, chord_m);
   }
   return most - least;
+}
+
+/** Straight from hold to hold in a pose, all of them together. */
+export function chordOf_m(spans: readonly Span[], pose: RigPose): number {
+  let chord_m = 0;
+  for (const { heldAt } of spans) {
+    const { start, end } = heldAt(pose);
+    chord_m += distanceBetween(start.point_m, end.point_m);
+  }
+  return chord_m;
 }
 
 /** A pose kept within the movement of the rig. */

@@ -222,6 +222,24 @@ describe('a hose through a guide', () => {
   });
 });
 
+test('a stiffener that nearly fills the hose to its guide leaves the rest what there is, and it still reaches', () => {
+  const spans = slid({
+    holds: [
+      { point_m: [0, 0, 0], tangent: [1, 0, 0] },
+      { point_m: [0.06, 0, 0], tangent: [1, 0, 0] },
+      { point_m: [0.1, 0.02, 0], tangent: [1, 0, 0] },
+    ],
+    length_m: 0.113,
+    guidesAt_m: [0.068],
+    stiffs: [[{ from_m: 0.0055, to_m: 0.0625 }], []],
+  });
+  for (const { shape, radius_m } of spans) {
+    expect(shape.status).toBe('converged');
+    expect(radius_m).not.toBeNull();
+  }
+  expect(spans.reduce((sum, { ends }) => sum + ends.length_m, 0)).toBeCloseTo(0.113, 9);
+});
+
 describe('a hose with a stiffener', () => {
   const stiffened: RodEnds = { ...CLAMPED, stiffs: [{ from_m: 0.15, to_m: 0.23 }] };
 

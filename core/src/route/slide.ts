@@ -117,14 +117,8 @@ class Slide {
   /** Sets the guides so that every span reaches; false where the hose is too short for that. */
   private makeRoom(): boolean {
     const { places_m, sliding, chords_m } = this;
-    for (let guide = 1; guide < places_m.length - 1; guide += 1)
-      places_m[guide] = Math.max(places_m[guide] ?? 0, (places_m[guide - 1] ?? 0) + this.firstOf(guide - 1));
-    for (let guide = places_m.length - 2; guide > 0; guide -= 1)
-      places_m[guide] = Math.min(places_m[guide] ?? 0, (places_m[guide + 1] ?? 0) - this.firstOf(guide));
-    const reaches = this.chords_m.every(
-      (_chord, span) => (places_m[span + 1] ?? 0) - (places_m[span] ?? 0) > this.firstOf(span) - 1e-12,
-    );
-    if (reaches) return true;
+    // With something to spare for each if there is enough; beside a long stiffener there may just be enough to reach.
+    if (this.share((span) => this.firstOf(span)) || this.share((span) => this.leastOf(span))) return true;
     // Pulled straight: everything is as short as everything else.
     const whole_m = chords_m.reduce((sum, chord_m) => sum + chord_m, 0);
     let at_m = 0;
@@ -133,6 +127,18 @@ class Slide {
       places_m[span + 1] = at_m;
     }
     return false;
+  }
+
+  /** Gives each span at least so much, the guides otherwise where they are; false where it does not go round. */
+  private share(lengthOf: (span: number) => number): boolean {
+    const { places_m } = this;
+    for (let guide = 1; guide < places_m.length - 1; guide += 1)
+      places_m[guide] = Math.max(places_m[guide] ?? 0, (places_m[guide - 1] ?? 0) + lengthOf(guide - 1));
+    for (let guide = places_m.length - 2; guide > 0; guide -= 1)
+      places_m[guide] = Math.min(places_m[guide] ?? 0, (places_m[guide + 1] ?? 0) - lengthOf(guide));
+    return this.chords_m.every(
+      (_chord, span) => (places_m[span + 1] ?? 0) - (places_m[span] ?? 0) > lengthOf(span) - 1e-12,
+    );
   }
 
   /** The least length of a span, with the stiffeners it carries. */

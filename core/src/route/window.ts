@@ -24,57 +24,102 @@ export interface LengthScan {
 
 /** A window's edge is known to this. */
 export const EDGE_m = 0.0005;
+/** Near enough to look closely from here: about as far as half the nodes are wrong about an edge. */
+const ROUGH_EDGE_m = 0.0025;
 const SCAN_STEPS = 40;
+
+/** How much a judgement may cost: roughly is for finding where to look closely, and may be a little wrong about an edge. */
+export type Closeness = 'roughly' | 'closely';
+export type Judge<J extends Judged> = (length_m: number, closeness: Closeness, near?: J) => J;
+
+interface Seen<J extends Judged> {
+  readonly at_m: number;
+  readonly judged: J;
+}
 
 /**
  * Neither bend nor clearance is monotone in length: edges are looked for step by step outwards and only then halved,
- * never by one blind halving. `judge` gets the judgement of a neighbouring length to start from. Null when the nominal
- * length does not hold. Yields after every judgement, so that whoever waits for something else can have it in between.
+ * never by one blind halving. Both sides of an edge are judged closely in the end, the way there roughly. `judge` gets the
+ * judgement of a neighbouring length to start from. Null when the nominal length does not hold. Yields after every judgement,
+ * so that whoever waits for something else can have it in between.
  */
 export function* searchWindow<J extends Judged>(
-  judge: (length_m: number, near?: J) => J,
+  judge: Judge<J>,
   scan: LengthScan,
 ): Generator<undefined, Window<J> | null> {
-  const nominal = judge(scan.nominal_m);
+  const nominal = judge(scan.nominal_m, 'closely');
   yield;
   if (!nominal.holds) return null;
-  const step_m = (scan.to_m - scan.from_m) / SCAN_STEPS;
-  function* edge(direction: 1 | -1): Generator<undefined, Edge<J>> {
-    let inside_m = scan.nominal_m;
-    let inside = nominal;
-    for (;;) {
-      const next_m = inside_m + direction * step_m;
-      if (next_m < scan.from_m || next_m > scan.to_m) return { length_m: inside_m, beyond: null };
-      const next = judge(next_m, inside);
-      yield;
-      if (!next.holds) return yield* halved(judge, inside_m, next_m, inside, next);
-      inside_m = next_m;
-      inside = next;
-    }
+  const short = yield* edge(judge, scan, nominal, -1);
+  return { short, long: yield* edge(judge, scan, nominal, 1) };
+}
+
+function* edge<J extends Judged>(
+  judge: Judge<J>,
+  { from_m, to_m, nominal_m }: LengthScan,
+  nominal: J,
+  direction: 1 | -1,
+): Generator<undefined, Edge<J>> {
+  const last_m = direction > 0 ? to_m : from_m;
+  const outward = (length_m: number, by_m: number) =>
+    direction > 0 ? Math.min(last_m, length_m + by_m) : Math.max(last_m, length_m - by_m);
+  const step_m = (to_m - from_m) / SCAN_STEPS;
+  let inside: Seen<J> = { at_m: nominal_m, judged: nominal };
+  let outside: Seen<J> | null = null;
+  while (!outside && inside.at_m !== last_m) {
+    const next = yield* seen(judge, outward(inside.at_m, step_m), 'roughly', inside);
+    if (next.judged.holds) inside = next;
+    else outside = next;
   }
-  return { short: yield* edge(-1), long: yield* edge(1) };
+  if (outside) [inside, outside] = yield* halved(judge, inside, outside, 'roughly', ROUGH_EDGE_m);
+  // Closely now: as far in as it takes to hold, then as far out as it takes not to.
+  let further_m = outside?.at_m ?? last_m;
+  let failed: Seen<J> | null = null;
+  for (let held = false; !held;) {
+    if (inside.at_m === nominal_m) inside = { at_m: nominal_m, judged: nominal };
+    else inside = yield* seen(judge, inside.at_m, 'closely', inside);
+    held = inside.judged.holds;
+    if (held) continue;
+    failed = inside;
+    const back_m = Math.min(ROUGH_EDGE_m, Math.abs(inside.at_m - nominal_m));
+    inside = { at_m: inside.at_m - direction * back_m, judged: inside.judged };
+  }
+  while (inside.at_m !== last_m) {
+    const beyond: Seen<J> = failed ?? (yield* seen(judge, further_m, 'closely', inside));
+    if (!beyond.judged.holds) {
+      const [held, over] = yield* halved(judge, inside, beyond, 'closely', EDGE_m);
+      // Rounded inward: the edge is a length that was seen to hold.
+      return { length_m: held.at_m, beyond: over.judged };
+    }
+    inside = beyond;
+    further_m = outward(further_m, ROUGH_EDGE_m);
+  }
+  return { length_m: inside.at_m, beyond: null };
+}
+
+function* seen<J extends Judged>(
+  judge: Judge<J>,
+  at_m: number,
+  closeness: Closeness,
+  near: Seen<J>,
+): Generator<undefined, Seen<J>> {
+  const judged = judge(at_m, closeness, near.judged);
+  yield;
+  return { at_m, judged };
 }
 
 function* halved<J extends Judged>(
-  judge: (length_m: number, near?: J) => J,
-  inside_m: number,
-  outside_m: number,
-  held: J,
-  failed: J,
-): Generator<undefined, Edge<J>> {
-  let [inside, outside, near, beyond] = [inside_m, outside_m, held, failed];
-  while (Math.abs(outside - inside) > EDGE_m) {
-    const middle_m = (inside + outside) / 2;
-    const middle = judge(middle_m, near);
-    yield;
-    if (middle.holds) {
-      inside = middle_m;
-      near = middle;
-    } else {
-      outside = middle_m;
-      beyond = middle;
-    }
+  judge: Judge<J>,
+  held: Seen<J>,
+  failed: Seen<J>,
+  closeness: Closeness,
+  edge_m: number,
+): Generator<undefined, readonly [Seen<J>, Seen<J>]> {
+  let [inside, outside] = [held, failed];
+  while (Math.abs(outside.at_m - inside.at_m) > edge_m) {
+    const middle = yield* seen(judge, (inside.at_m + outside.at_m) / 2, closeness, inside);
+    if (middle.judged.holds) inside = middle;
+    else outside = middle;
   }
-  // Rounded inward: the edge is a length that was seen to hold.
-  return { length_m: inside, beyond };
+  return [inside, outside];
 }
