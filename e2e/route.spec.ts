@@ -321,6 +321,21 @@ test('figures are typed onto the drawing of the rig; a clip becomes a guide and 
   await expect(page.getByText(/This stiffener lies in a fitting/)).toBeHidden();
   await page.getByRole('button', { name: 'take stiffener 1 off' }).click();
   await expect(page.locator('[data-stiff="side"]')).toHaveCount(0);
+
+  // A sleeve is drawn where it was said to lie, and a bent fitting runs on from its port before it bends.
+  await page.getByRole('button', { name: 'Add a sleeve' }).click();
+  await expect(page.locator('[data-sleeve="side"]')).not.toHaveCount(0);
+  await page.getByLabel('sleeve 1, across its outside').fill('14 mm');
+  await page.getByRole('button', { name: 'take sleeve 1 off' }).click();
+  await expect(page.locator('[data-sleeve="side"]')).toHaveCount(0);
+  const drawn = page.locator('[data-hose="top"]');
+  const straight = (await drawn.getAttribute('d')) ?? '';
+  const neck = page.getByLabel('far end, before its bend (empty: straight)');
+  await neck.fill('40 mm');
+  await expect(page.getByText(/neck of the far end is longer than the whole rigid piece/)).toBeVisible();
+  await neck.fill('12 mm');
+  await expect(page.getByText(/neck of the far end is longer/)).toBeHidden();
+  await expect(drawn).not.toHaveAttribute('d', straight);
 });
 
 test('in the round: turned by keys, moved with the pose, told in words and figures, and in the link', async ({

@@ -219,8 +219,10 @@ export {
   screwedBendNeeded_rad,
   twistBetween_rad,
 } from './route/clocking.ts';
+export type { Gap } from './route/gaps.ts';
+export { LEAST_GAP_m, leastGap_m, sleeveLines } from './route/gaps.ts';
+export { cornersOf, neckAlong, pointedEnd } from './route/endPiece.ts';
 export type {
-  Gap,
   KeepOut,
   Nature,
   Scene,
@@ -229,13 +231,12 @@ export type {
   SceneHose,
   ScenePose,
   SceneShapes,
+  SceneSleeve,
   SceneStiffener,
 } from './route/scene.ts';
 export {
   coarserPoses,
   imposedTwist_rad,
-  LEAST_GAP_m,
-  leastGap_m,
   NATURES,
   piecesOf,
   portChord_m,
@@ -261,6 +262,7 @@ export {
   worstPose,
 } from './route/judge.ts';
 export type { LengthScan, Window as LengthWindow } from './route/window.ts';
+export { piecesApart } from './route/window.ts';
 export type { Corner, CornerHose } from './route/corner.ts';
 export { mirrored, sceneOf } from './route/corner.ts';
 export type { CornerPattern } from './route/patternCorners.ts';

@@ -69,6 +69,7 @@ const EndSchema = z.strictObject({
   port_m: vector,
   outward: direction,
   rigid_m: z.number().min(0).max(0.3),
+  neck: z.strictObject({ along: direction, length_m: z.number().positive().max(0.3) }).optional(),
   eyeAxis: direction.nullable(),
 });
 
@@ -87,6 +88,13 @@ const StiffenerSchema = z.strictObject({
   length_m: z.number().positive().max(1),
 });
 
+const SleeveSchema = z.strictObject({
+  id: identifier,
+  from_m: z.number().min(0).max(10),
+  length_m: z.number().positive().max(10),
+  outside_m: z.number().positive().max(0.1),
+});
+
 const CornerHoseSchema = z.strictObject({
   id: identifier,
   name: Name,
@@ -94,6 +102,7 @@ const CornerHoseSchema = z.strictObject({
   end: EndSchema,
   clips: z.array(ClipSchema).max(12),
   stiffeners: z.array(StiffenerSchema).max(6).optional(),
+  sleeves: z.array(SleeveSchema).max(6).optional(),
   length_m: Length_m,
   outside_m: z.number().positive().max(0.05),
   leastRadius_m: z.number().positive().max(1),

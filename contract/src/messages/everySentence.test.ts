@@ -100,6 +100,7 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'noDirection', field: 'start.outward' },
     { code: 'clipsOutOfOrder', field: 'clips.1.at_m' },
     { code: 'stiffenerOutOfPlace', field: 'stiffeners.0.from_m' },
+    { code: 'neckTooLong', field: 'start.neck', rigid_m: 0.025 },
   ])('$code says what is wrong and what to do', (problem) => {
     const text = problemText(problem, write);
     expect(text).toMatch(/^[A-Z0-9].{20,}[.]$/s);

@@ -24,6 +24,8 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   threads: 'number of threads',
   within_m: 'length counted over',
   uncertainty_m: 'tool error',
+  'start.neck': 'neck of the first end',
+  'end.neck': 'neck of the far end',
   'given.endA': 'end A',
   'given.endB': 'end B',
   'wanted.endA': 'end A',
@@ -82,6 +84,8 @@ export function problemText(problem: Problem, write: Writer): string {
       return 'A clip lies before the one that the hose passes first, or in a fitting. Put the clips in order along the hose.';
     case 'stiffenerOutOfPlace':
       return 'This stiffener lies in a fitting, over another one or across a guide. Leave at least 5 mm of bending hose on either side, or let a clip grip it.';
+    case 'neckTooLong':
+      return `The ${nameOf(problem.field)} is longer than the whole rigid piece behind that end (${write.length(problem.rigid_m)}). Shorten it, or lengthen the rigid piece.`;
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

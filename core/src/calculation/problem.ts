@@ -25,6 +25,7 @@ export type Problem =
   | { readonly code: 'noDirection'; readonly field: string }
   | { readonly code: 'clipsOutOfOrder'; readonly field: string }
   | { readonly code: 'stiffenerOutOfPlace'; readonly field: string }
+  | { readonly code: 'neckTooLong'; readonly field: string; readonly rigid_m: number }
   | { readonly code: 'noScale'; readonly field: string }
   | { readonly code: 'scaleTooShort'; readonly field: string }
   | { readonly code: 'cornersCrossed'; readonly field: string }

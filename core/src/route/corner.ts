@@ -44,6 +44,7 @@ const mirroredEnd = (end: SceneEnd): SceneEnd => ({
   ...end,
   port_m: across(end.port_m),
   outward: across(end.outward),
+  ...(end.neck ? { neck: { ...end.neck, along: across(end.neck.along) } } : {}),
   eyeAxis: end.eyeAxis && across(end.eyeAxis),
 });
 

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
-import { dot, norm, unit } from '../geometry/vector.ts';
+import { distanceBetween, dot, norm, unit } from '../geometry/vector.ts';
 import type { Vector } from '../geometry/vector.ts';
+import { EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
 import { sceneOf } from './corner.ts';
+import { cornersOf, pointedEnd, turnedEnd } from './endPiece.ts';
 import type { FindProgress, FittingOffer } from './find.ts';
 import { findFittings } from './find.ts';
 import { fittedEnd } from './fittedEnd.ts';
@@ -52,6 +54,57 @@ describe('an end made with a bend and turned', () => {
     const port: Vector = unit(END.outward);
     const { outward } = fittedEnd({ ...END, eyeAxis: null }, { bend_deg: 45, turn_rad: 1 });
     expect(deg(Math.acos(dot(outward, port)))).toBeCloseTo(45, 6);
+  });
+
+  test('a bent one runs in the plane of its eye first: its corners as worked out by hand', () => {
+    // Of a 90° example end 18 mm lie before the bend and 20 mm after it; here 38 mm are rigid.
+    const flat: SceneEnd = { ...END, outward: [1, 0, 0], rigid_m: 0.038 };
+    const bent = fittedEnd(flat, { bend_deg: 90, turn_rad: 0 });
+    const [port, bend, behind] = cornersOf(bent);
+    for (const [corner, wanted] of [
+      [port, [0, 0, 0]],
+      [bend, [0.018, 0, 0]],
+      [behind, [0.018, 0, 0.02]],
+    ] as const)
+      expect(distanceBetween(corner ?? [9, 9, 9], wanted)).toBeLessThan(1e-9);
+    // Straight, it is one piece, whatever it was before.
+    expect(cornersOf(fittedEnd(bent, { bend_deg: 0, turn_rad: 0 }))).toHaveLength(2);
+  });
+
+  test('as long along its middle as it was, bent by as much as was asked, and bent anew from its own port', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<SceneEnd['eyeAxis']>(null, [0, 0, 1]),
+        fc.constantFrom(...EXAMPLE_BENDS_deg),
+        fc.constantFrom(...EXAMPLE_BENDS_deg),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (eyeAxis, before_deg, bend_deg, turn_rad) => {
+          const end = fittedEnd({ ...END, eyeAxis }, { bend_deg: before_deg, turn_rad });
+          const again = fittedEnd(end, { bend_deg, turn_rad: 0 });
+          const corners = cornersOf(again);
+          const along_m = corners
+            .slice(1)
+            .reduce((sum, corner, index) => sum + distanceBetween(corner, corners[index] ?? corner), 0);
+          expect(along_m).toBeCloseTo(END.rigid_m, 12);
+          const bent = again.neck ? Math.acos(Math.min(1, dot(unit(again.neck.along), again.outward))) : 0;
+          expect(deg(bent)).toBeCloseTo(bend_deg, 4);
+          if (again.neck && eyeAxis) expect(dot(again.neck.along, eyeAxis)).toBeCloseTo(0, 9);
+        },
+      ),
+    );
+  });
+
+  test('pointed another way, an eye takes its neck along and a port keeps looking where it did; turned, both turn', () => {
+    const bent = fittedEnd({ ...END, outward: [1, 0, 0] }, { bend_deg: 45, turn_rad: 0 });
+    const eye = pointedEnd(bent, [0, 3, 3]);
+    expect(distanceBetween(eye.neck?.along ?? [0, 0, 0], [0, 1, 0])).toBeLessThan(1e-9);
+    const port = pointedEnd({ ...bent, eyeAxis: null }, [0, 3, 3]);
+    expect(port.neck?.along).toEqual(bent.neck?.along);
+    // Straight up from the bolt the eye has no side to be pointed to.
+    expect(pointedEnd(bent, [0, 0, 1]).neck?.along).toEqual(bent.neck?.along);
+    const turned = turnedEnd(bent, [0, 0, 1], Math.PI / 2);
+    expect(distanceBetween(turned.neck?.along ?? [0, 0, 0], [0, 1, 0])).toBeLessThan(1e-9);
+    expect(distanceBetween(turned.outward, unit([0, 1, 1]))).toBeLessThan(1e-9);
   });
 });
 

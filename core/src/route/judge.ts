@@ -4,7 +4,7 @@ import type { RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED } from './rig.ts';
 import { coarser, finer } from './coarser.ts';
 import type { Scene, ScenePose, SceneShapes } from './scene.ts';
-import { chordOf_m, leastGap_m, piecesOf, shapesOf, solvePose, solveScene, within } from './scene.ts';
+import { chordOf_m, piecesOf, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';
 import { searchWindow } from './window.ts';
 
@@ -67,7 +67,7 @@ export function roomIn({ keepOuts }: Scene, { gaps }: ScenePose): SceneVerdict['
     const gap = gaps[index];
     // What has to be reached for service is no danger on the road; it is judged as installed.
     if (!gap || keepOut.nature === 'service') continue;
-    const spare_m = gap.gap_m - leastGap_m(keepOut);
+    const spare_m = gap.gap_m - gap.wanted_m;
     if (!best || spare_m < best.spare_m) best = { spare_m, gap_m: gap.gap_m, keepOut: index };
   }
   return best;

@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import type { CautionId } from '../mistakes/caution.ts';
 import { add, distanceBetween, dot, scaled, unit } from '../geometry/vector.ts';
 import { mirrored, sceneOf } from './corner.ts';
-import { fittedEnd } from './fittedEnd.ts';
 import { sceneWindow } from './judge.ts';
 import { rodPoints } from './measures.ts';
 import { CORNER_PATTERNS, PATTERN_CORNERS } from './patternCorners.ts';
 import { lowerBound_m, proveRoute } from './prove.ts';
+import { cornersOf } from './endPiece.ts';
+import { fittedEnd } from './fittedEnd.ts';
 import { axesOf, gridOf } from './rig.ts';
 import type { Scene, SceneHose } from './scene.ts';
 import { followScene, solvePose, solveScene } from './scene.ts';
@@ -86,6 +87,20 @@ describe.each(CORNER_PATTERNS)('pattern %s', (pattern) => {
     );
   });
 
+  test('its mirrored end has the mirrored neck', () => {
+    const corner = PATTERN_CORNERS[pattern];
+    const bent = {
+      ...scene.hose,
+      id: 'bent',
+      name: 'bent',
+      end: fittedEnd(scene.hose.end, { bend_deg: 45, turn_rad: 0.3 }),
+    };
+    const [twin] = mirrored({ ...corner, hoses: [bent] }).hoses;
+    const corners = cornersOf(bent.end);
+    expect(corners).toHaveLength(3);
+    expect(twin && cornersOf(twin.end)).toEqual(corners.map(([x, y, z]) => [x, -y, z]));
+  });
+
   test('after a drag the poses are those of a solve from nothing', () => {
     let poses = solveScene(scene, grid);
     for (let by = 1; by <= 8; by += 1) {
@@ -129,14 +144,14 @@ describe('cautions of a route, each where it is made', () => {
     expect(cautionsOf(hosed(SAMPLE_FORK, { leastRadius_m: 0.2 }))).toEqual(['M10']);
   });
 
-  test('M16: a still part that the hose comes near, until a sleeve lies there', () => {
+  test('M16: a still part that the hose comes near, until a grommet lies there', () => {
     const [leg] = SAMPLE_FORK.keepOuts.filter(({ nature }) => nature === 'still');
     if (!leg) throw new Error('no still part');
     const alone = (part: typeof leg) => cautionsOf({ ...SAMPLE_FORK, keepOuts: [part] });
     expect(alone(leg)).toEqual([]);
     expect(alone({ ...leg, gap_m: 0.3 })).toEqual(['M16']);
     expect(alone({ ...leg, gap_m: 0.3, sleeved: true })).toEqual([]);
-    // A sleeve is no answer where the hose would have to run through the part, nor to heat.
+    // A grommet is no answer where the hose would have to run through the part, nor to heat.
     const through = {
       ...leg,
       solid: { shape: 'sphere', centre_m: [0.13, -0.2, 0.7], radius_m: 0.1 },
@@ -220,6 +235,22 @@ describe('a scene that cannot be solved says which field', () => {
       hosed(SAMPLE_FORK, { start: { ...SAMPLE_FORK.hose.start, outward: [0, 0, 0] } }),
       'noDirection',
       'start.outward',
+    ],
+    [
+      'a neck that points nowhere',
+      hosed(SAMPLE_FORK, {
+        end: { ...SAMPLE_FORK.hose.end, neck: { along: [0, 0, 0], length_m: 0.01 } },
+      }),
+      'noDirection',
+      'end.neck',
+    ],
+    [
+      'a neck longer than its rigid piece',
+      hosed(SAMPLE_FORK, {
+        start: { ...SAMPLE_FORK.hose.start, neck: { along: [0, 1, 0], length_m: 0.03 } },
+      }),
+      'neckTooLong',
+      'start.neck',
     ],
     [
       'a clip beyond the far fitting',

@@ -17,7 +17,7 @@ import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf } from './rig.ts';
 import type { Piece, Scene, SceneHose, ScenePose } from './scene.ts';
 import { serviceCautions } from './service.ts';
-import { chordRange_m, heldStiffener, imposedTwist_rad, leastGap_m, piecesOf } from './scene.ts';
+import { chordRange_m, heldStiffener, imposedTwist_rad, piecesOf } from './scene.ts';
 import { LEAST_SOFT_m } from './slide.ts';
 
 const TAUT: Formula = {
@@ -73,11 +73,19 @@ export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
     ['start.outward', hose.start.outward],
     ['end.outward', hose.end.outward],
     ...hose.clips.map((clip, index) => [`clips.${index}.along`, clip.along] as const),
+    ...(['start', 'end'] as const).flatMap((which) => {
+      const { neck } = hose[which];
+      return neck ? [[`${which}.neck`, neck.along] as const] : [];
+    }),
   ] as const)
     if (!(norm(direction) > 1e-9)) return { code: 'noDirection', field };
   for (const [index, { solid }] of keepOuts.entries())
     if (solid.shape === 'ring' && !(norm(solid.axis) > 1e-9))
       return { code: 'noDirection', field: `keepOuts.${index}.axis` };
+  for (const which of ['start', 'end'] as const) {
+    const { neck, rigid_m } = hose[which];
+    if (neck && neck.length_m > rigid_m) return { code: 'neckTooLong', field: `${which}.neck`, rigid_m };
+  }
   const rigid_m = hose.start.rigid_m + hose.end.rigid_m;
   if (length_m <= rigid_m) return { code: 'shorterThanItsFittings', field: 'length_m', takeOffs_m: rigid_m };
   let before_m = hose.start.rigid_m;
@@ -322,7 +330,7 @@ function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Ca
                 part: part.name,
                 nature: part.nature,
                 gap_m: proof.room.gap_m,
-                wanted_m: leastGap_m(part),
+                wanted_m: proof.room.gap_m - proof.room.spare_m,
               },
             },
     );

@@ -432,9 +432,10 @@ class Descent {
       negative += determinant < 0 ? 1 : a + c < 0 ? 2 : 0;
       // More ways down than the three that closing takes away: no minimum, whatever comes.
       if (negative > 3) return null;
-      ip = c / determinant;
-      iq = -b / determinant;
-      ir = a / determinant;
+      const over = 1 / determinant;
+      ip = c * over;
+      iq = -b * over;
+      ir = a * over;
       const at = 3 * node;
       pivots[at] = ip;
       pivots[at + 1] = iq;
@@ -525,24 +526,20 @@ class Descent {
     return Math.sqrt(largest);
   }
 
-  /** Turns every tangent by its share of the step, along the sphere. */
+  /** Turns every tangent by its share of the step: aside, and back to length one. */
   private move(share: number): void {
     const { tangents: t, across, step, trial, count } = this;
     for (let node = 1; node <= count; node += 1) {
       const u = share * (step[2 * node] ?? 0);
       const v = share * (step[2 * node + 1] ?? 0);
-      const angle = Math.sqrt(u * u + v * v);
-      const sine = angle < 1e-12 ? 1 : Math.sin(angle) / angle;
-      const cosine = Math.cos(angle);
+      const scale = 1 / Math.sqrt(1 + u * u + v * v);
       const frame = 6 * node;
       const at = 3 * node;
-      const su = sine * u;
-      const sv = sine * v;
-      trial[at] = cosine * (t[at] ?? 0) + su * (across[frame] ?? 0) + sv * (across[frame + 3] ?? 0);
+      trial[at] = scale * ((t[at] ?? 0) + u * (across[frame] ?? 0) + v * (across[frame + 3] ?? 0));
       trial[at + 1] =
-        cosine * (t[at + 1] ?? 0) + su * (across[frame + 1] ?? 0) + sv * (across[frame + 4] ?? 0);
+        scale * ((t[at + 1] ?? 0) + u * (across[frame + 1] ?? 0) + v * (across[frame + 4] ?? 0));
       trial[at + 2] =
-        cosine * (t[at + 2] ?? 0) + su * (across[frame + 2] ?? 0) + sv * (across[frame + 5] ?? 0);
+        scale * ((t[at + 2] ?? 0) + u * (across[frame + 2] ?? 0) + v * (across[frame + 5] ?? 0));
     }
   }
 

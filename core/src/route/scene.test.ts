@@ -3,6 +3,7 @@ import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, unit } from '../geometry/vector.ts';
 import { planarDubins } from './dubins.ts';
 import { freeSpan, solveEnvelope, TAUT_RATIO } from './envelope.ts';
+import { leastGap_m } from './gaps.ts';
 import { judgeAt, judgeScene, scanLengths, sceneWindow, worstPose } from './judge.ts';
 import { rodPoints } from './measures.ts';
 import { sceneProblem } from './prove.ts';
@@ -14,7 +15,6 @@ import {
   coarserPoses,
   followScene,
   imposedTwist_rad,
-  leastGap_m,
   piecesOf,
   portChord_m,
   solvePose,
@@ -146,7 +146,8 @@ describe('keep-outs', () => {
     const least = Math.min(...gaps);
     expect(least).toBeGreaterThan(leastGap_m(tyre));
     const asked: Scene = { ...SAMPLE_FORK, keepOuts: [{ ...tyre, gap_m: least + 0.001 }] };
-    const verdict = judgeScene(asked, poses, poses[grid.installed]);
+    const again = solveScene(asked, grid);
+    const verdict = judgeScene(asked, again, again[grid.installed]);
     expect(verdict).toMatchObject({ holds: false, reason: 'close', room: { keepOut: 0 } });
     expect(verdict.room?.spare_m).toBeCloseTo(-0.001, 9);
     // Of poses that are alike to a tenth of a millimetre the one nearest to straight ahead is named.

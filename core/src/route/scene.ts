@@ -4,16 +4,16 @@ import { add, distanceBetween, scaled, unit } from '../geometry/vector.ts';
 import { clocking_rad, twistBetween_rad } from './clocking.ts';
 import type { PieceAt, SpanPose } from './envelope.ts';
 import { followEnvelope, freeSpan, solveEnvelope } from './envelope.ts';
-import { longestStep_m, rodLine } from './measures.ts';
-import type { Placement } from './motion.ts';
+import { behindOf } from './endPiece.ts';
+import type { Gap } from './gaps.ts';
+import { gapsOf } from './gaps.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
 import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
 import { coarser } from './coarser.ts';
 import type { Held } from './slide.ts';
 import { slid } from './slide.ts';
-import type { PlacedSolid, Solid } from './solid.ts';
-import { distanceTo, placed } from './solid.ts';
+import type { Solid } from './solid.ts';
 
 /** Points and directions in the pose in which everything was measured; x forward, y left, z up. */
 export interface SceneEnd {
@@ -21,8 +21,10 @@ export interface SceneEnd {
   readonly port_m: Vector;
   /** The way the hose leaves the fitting, away from the port. */
   readonly outward: Vector;
-  /** Fitting and ferrule: about 25 mm behind an eye do not bend. */
+  /** Fitting and ferrule along their middle: about 25 mm behind an eye do not bend. */
   readonly rigid_m: number;
+  /** Of a bent fitting the part before its bend, from the port; straight without one. */
+  readonly neck?: { readonly along: Vector; readonly length_m: number } | undefined;
   /** The bolt's axis through the eye; null for an end that may turn about the hose. */
   readonly eyeAxis: Vector | null;
 }
@@ -48,6 +50,15 @@ export interface SceneStiffener {
   readonly length_m: number;
 }
 
+/** Drawn over the hose: thicker there, and what does not move may touch it. */
+export interface SceneSleeve {
+  readonly id: string;
+  /** Along the hose from the start port. */
+  readonly from_m: number;
+  readonly length_m: number;
+  readonly outside_m: number;
+}
+
 export interface SceneHose {
   readonly start: SceneEnd;
   readonly end: SceneEnd;
@@ -55,6 +66,7 @@ export interface SceneHose {
   readonly clips: readonly SceneClip[];
   /** In the same order. */
   readonly stiffeners?: readonly SceneStiffener[] | undefined;
+  readonly sleeves?: readonly SceneSleeve[] | undefined;
   /** From port to port, through both fittings. */
   readonly length_m: number;
   readonly outside_m: number;
@@ -65,14 +77,6 @@ export interface SceneHose {
 export const NATURES = ['hot', 'moving', 'still', 'service'] as const;
 export type Nature = (typeof NATURES)[number];
 
-/** What has to stay free: hot and moving parts, our defaults; the shop or the maker may say otherwise. */
-export const LEAST_GAP_m: Readonly<Record<Nature, number>> = {
-  hot: 0.025,
-  moving: 0.01,
-  still: 0.005,
-  service: 0.005,
-};
-
 export interface KeepOut {
   readonly id: string;
   readonly name: string;
@@ -81,7 +85,7 @@ export interface KeepOut {
   readonly nature: Nature;
   /** Null: the default of its nature. */
   readonly gap_m: number | null;
-  /** A sleeve or grommet lies on the hose there: it may touch. Of still parts only. */
+  /** A grommet or edge guard on the part: the hose may touch it there. Of still parts only. */
   readonly sleeved?: boolean | undefined;
 }
 
@@ -90,9 +94,6 @@ export interface Scene {
   readonly hose: SceneHose;
   readonly keepOuts: readonly KeepOut[];
 }
-
-export const leastGap_m = ({ gap_m, nature, sleeved }: KeepOut): number =>
-  sleeved && nature === 'still' ? 0 : (gap_m ?? LEAST_GAP_m[nature]);
 
 export interface Span {
   /** What holds it, by name: `start`, a clip's id, `end`. */
@@ -150,7 +151,7 @@ function clipHold(hose: SceneHose, clip: SceneClip): Hold {
 }
 
 function endHold(name: 'start' | 'end', end: SceneEnd, at_m: number): Hold {
-  const behind = add(end.port_m, scaled(unit(end.outward), end.rigid_m));
+  const behind = behindOf(end);
   return {
     name,
     body: end.body,
@@ -223,12 +224,6 @@ function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[
         near,
       ),
   };
-}
-
-export interface Gap {
-  /** From the hose's surface to the part's; below zero where they meet. */
-  readonly gap_m: number;
-  readonly point_m: Vector;
 }
 
 export interface ScenePose {
@@ -347,88 +342,6 @@ function clockingOf({ rig, hose }: Scene, pose: RigPose, spans: readonly SpanPos
     placementOf(rig, start.body, pose).direction(start.eyeAxis),
     placementOf(rig, end.body, pose).direction(end.eyeAxis),
   );
-}
-
-/** The lines of the last pose, to be written over by the next. */
-const scratch: Float64Array[] = [];
-
-/** Points three numbers each, no further from one another than this along the hose. */
-interface Line {
-  readonly points: Float64Array;
-  readonly step_m: number;
-}
-
-function gapsOf({ rig, hose, keepOuts }: Scene, pose: RigPose, spans: readonly SpanPose[]): readonly Gap[] {
-  if (keepOuts.length === 0) return [];
-  const lines = spans.map(({ ends, shape }, index): Line => {
-    const points = (scratch[index] = rodLine(ends, shape, scratch[index]));
-    return { points, step_m: longestStep_m(ends, shape) };
-  });
-  return keepOuts.map(({ body, solid, nature }) => {
-    const part = placedPart(solid, placementOf(rig, body, pose));
-    let nearest: Gap = { gap_m: Infinity, point_m: [0, 0, 0] };
-    // A fitting is in the way of a pad pin as much as its hose is.
-    const inTheWay = nature === 'service' ? [...lines, ...fittingsOf(rig, hose, pose)] : lines;
-    for (const { points, step_m } of inTheWay) nearest = nearestOn(points, step_m, part, nearest);
-    return { ...nearest, gap_m: nearest.gap_m - hose.outside_m / 2 };
-  });
-}
-
-const parts = new WeakMap<Solid, WeakMap<Placement, PlacedSolid>>();
-
-/** A part where its body is: it does not move while the hose is changed. */
-function placedPart(solid: Solid, placement: Placement): PlacedSolid {
-  let ofSolid = parts.get(solid);
-  if (!ofSolid) parts.set(solid, (ofSolid = new WeakMap()));
-  let part = ofSolid.get(placement);
-  if (!part) ofSolid.set(placement, (part = placed(solid, placement)));
-  return part;
-}
-
-/** The rigid pieces, each from its port to where its hose begins to bend. */
-const fittingsOf = (rig: Rig, hose: SceneHose, pose: RigPose): readonly Line[] =>
-  [hose.start, hose.end].map(({ body, port_m, outward, rigid_m }) => {
-    const { point } = placementOf(rig, body, pose);
-    const behind = add(port_m, scaled(unit(outward), rigid_m));
-    return {
-      points: Float64Array.from([...point(port_m), ...point(behind)]),
-      step_m: Math.max(rigid_m, 1e-6),
-    };
-  });
-
-/** Between the nodes a hose may come nearer than at them: sixths of the two pieces beside the nearest node. */
-const BETWEEN = 6;
-
-function nearestOn(line: Float64Array, step_m: number, part: PlacedSolid, before: Gap): Gap {
-  let best = before.gap_m;
-  let node = -1;
-  for (let at = 0; at < line.length;) {
-    const away_m = distanceTo(part, line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0);
-    if (away_m < best) {
-      best = away_m;
-      node = at;
-    }
-    // A node can be no nearer than this one less the hose between them: those that cannot be nearest are passed over.
-    at += 3 * (1 + Math.floor((away_m - best) / step_m));
-  }
-  if (node < 0) return before;
-  const [x, y, z] = [line[node] ?? 0, line[node + 1] ?? 0, line[node + 2] ?? 0];
-  let point: Vector = [x, y, z];
-  for (const other of [node - 3, node + 3]) {
-    if (other < 0 || other >= line.length) continue;
-    const dx = (line[other] ?? 0) - x;
-    const dy = (line[other + 1] ?? 0) - y;
-    const dz = (line[other + 2] ?? 0) - z;
-    for (let sixth = 1; sixth < BETWEEN; sixth += 1) {
-      const s = sixth / BETWEEN;
-      const away_m = distanceTo(part, x + s * dx, y + s * dy, z + s * dz);
-      if (away_m < best) {
-        best = away_m;
-        point = [x + s * dx, y + s * dy, z + s * dz];
-      }
-    }
-  }
-  return { gap_m: best, point_m: point };
 }
 
 /** How far the movement turns the far eye against the near one, at most; null where the hose has no clocking. */

@@ -1,7 +1,7 @@
 /** The search for a window's edges, whatever is judged: here lengths between two known ones, seen wrongly from afar. */
 import fc from 'fast-check';
 import type { Judge, Judged, LengthScan, Window } from './window.ts';
-import { EDGE_m, searchWindow } from './window.ts';
+import { EDGE_m, piecesApart, searchWindow } from './window.ts';
 
 const SCAN: LengthScan = { from_m: 0.5, to_m: 1, nominal_m: 0.7 };
 
@@ -90,4 +90,23 @@ test('every judgement starts from one nearby', () => {
   });
   expect(furthest_m).toBeGreaterThan(0);
   expect(furthest_m).toBeLessThanOrEqual(0.5 / 40 + 1e-12);
+});
+
+test('pieces that hold apart from the window are told one by one, the window’s own not', () => {
+  const tried = [0, 1, 1, 0, 1, 1, 1, 0, 0, 1].map((holds, index) => ({
+    length_m: 0.5 + index / 100,
+    holds: holds === 1,
+  }));
+  const rounded = (pieces: ReturnType<typeof piecesApart>) =>
+    pieces.map((piece) => piece.map((length_m) => Math.round(length_m * 1000)));
+  expect(rounded(piecesApart(tried, { short_m: 0.538, long_m: 0.563 }))).toEqual([
+    [510, 520],
+    [590, 590],
+  ]);
+  expect(rounded(piecesApart(tried, null))).toEqual([
+    [510, 520],
+    [540, 560],
+    [590, 590],
+  ]);
+  expect(piecesApart([], null)).toEqual([]);
 });

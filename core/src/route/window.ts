@@ -123,3 +123,22 @@ function* halved<J extends Judged>(
   }
   return [inside, outside];
 }
+
+/**
+ * Of lengths tried in order, the pieces that hold but are not part of the window: a hose brought from the nominal length to
+ * one of these would pass through lengths that do not hold. From the first to the last length of each that was seen to hold.
+ */
+export function piecesApart(
+  tried: readonly { readonly length_m: number; readonly holds: boolean }[],
+  window: { readonly short_m: number; readonly long_m: number } | null,
+): readonly (readonly [number, number])[] {
+  const pieces: [number, number][] = [];
+  let held = false;
+  for (const { length_m, holds } of tried) {
+    const last = pieces.at(-1);
+    if (holds && held && last) last[1] = length_m;
+    else if (holds) pieces.push([length_m, length_m]);
+    held = holds;
+  }
+  return pieces.filter(([from_m, to_m]) => !window || to_m < window.short_m || from_m > window.long_m);
+}

@@ -180,6 +180,8 @@ const WICK_REAR: Corner = {
       ),
       // Where it would otherwise lie against the arm.
       stiffeners: [{ id: '1', from_m: 0.43, length_m: 0.06 }],
+      // Where it passes the edge of the frame's gusset.
+      sleeves: [{ id: '1', from_m: 0.12, length_m: 0.1, outside_m: 0.0105 }],
     },
   ],
   keepOuts: [

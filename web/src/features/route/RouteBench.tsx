@@ -256,7 +256,7 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
               limit, × over it, ○ the worst. Red: hot.{' '}
               {inTheRound
                 ? 'Clips and ends are moved in the three views.'
-                : 'Squares grip, rings are guides, dots are the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick and dark on the hose: a stiffener.'}
+                : 'Squares grip, rings are guides, dots are the way the hose passes: all can be taken hold of, with the pointer or the arrow keys. Thick and dark on the hose: a stiffener; grey over it: a sleeve.'}
             </Fine>
             {inTheRound ? (
               <SpaceWords

@@ -9,7 +9,7 @@ import { Notice } from '../../design/Notice.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
-import { poseText, REASON_WORDS, windowText } from './words.ts';
+import { apartText, poseText, REASON_WORDS, windowText } from './words.ts';
 
 /** Kept free for what the worker answers, so that nothing jumps when it does. */
 const FIGURES_px = 560;
@@ -89,6 +89,7 @@ function Proven({
           : window === null
             ? `At ${write.length(hose.length_m)} some pose does not hold; ${where(proof.pose)} decides.`
             : 'Every length is tried in all poses.'}{' '}
+        {curves?.apart?.length ? `${apartText(curves.apart, window ?? null, write)} ` : null}
         An estimate from the figures below: the tape on the vehicle decides. {working}
       </Fine>
       <Rows style={{ marginTop: 8 }}>

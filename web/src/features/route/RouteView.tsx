@@ -1,6 +1,6 @@
 /** One view of the corner to scale: parts, the hose in every pose as a faint sweep, the pose looked at firm, handles. */
 import type { CornerHose, KeepOut, Rig, RigPose } from '@zephyrcombe/core';
-import { leastGap_m, placementOf } from '@zephyrcombe/core';
+import { placementOf } from '@zephyrcombe/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useRef } from 'react';
 import styled from 'styled-components';
@@ -91,6 +91,17 @@ export function RouteView(props: RouteViewProps) {
             strokeWidth={Math.max(2.5, hose.outside_m * projection.perMetre_px)}
             strokeLinejoin="round"
           />
+          {shown.sleeves.map(({ line, outside_m }, index) => (
+            <path
+              key={index}
+              data-sleeve={view}
+              d={pathOf(projection, line)}
+              fill="none"
+              stroke={colour('inkSoft')}
+              strokeOpacity="0.55"
+              strokeWidth={Math.max(5, outside_m * projection.perMetre_px)}
+            />
+          ))}
           {shown.stiff_m.map((ends, index) => (
             <polyline
               key={index}
@@ -105,7 +116,7 @@ export function RouteView(props: RouteViewProps) {
       ) : (
         <Taut {...props} />
       )}
-      {shown ? <Marks projection={projection} shown={shown} keepOuts={keepOuts} /> : null}
+      {shown ? <Marks projection={projection} shown={shown} /> : null}
       <text x={8} y={height_px - 8}>
         {VIEW_NAMES[view]}
       </text>
@@ -202,16 +213,14 @@ function Taut({ projection, rig, hose, pose }: RouteViewProps) {
 interface MarksProps {
   readonly projection: Projection;
   readonly shown: ShownPose;
-  readonly keepOuts: readonly KeepOut[];
 }
 
 /** Where the hose bends hardest, and where it comes nearest to a part. */
-const Marks = memo(function Marks({ projection, shown, keepOuts }: MarksProps) {
+const Marks = memo(function Marks({ projection, shown }: MarksProps) {
   let nearest: { readonly at: readonly [number, number]; readonly spare_m: number } | null = null;
-  for (const [index, gap] of shown.gaps.entries()) {
-    const keepOut = keepOuts[index];
-    if (!gap || !keepOut) continue;
-    const spare_m = gap.gap_m - leastGap_m(keepOut);
+  for (const gap of shown.gaps) {
+    if (!gap) continue;
+    const spare_m = gap.gap_m - gap.wanted_m;
     if (!nearest || spare_m < nearest.spare_m) nearest = { at: projection.at(gap.point_m), spare_m };
   }
   const tight = shown.tightest_m && projection.at(shown.tightest_m);

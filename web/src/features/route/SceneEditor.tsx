@@ -94,6 +94,8 @@ const CLIP_KINDS = [
 ] as const;
 /** A new one is this long, or half of the room there is. */
 const STIFFENER_m = 0.05;
+const SLEEVE_m = 0.12;
+const SLEEVE_WALL_m = 0.0015;
 const NATURE_NAMES = {
   hot: 'hot',
   moving: 'moving',
@@ -150,9 +152,15 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
           >
             Add a stiffener
           </PlainButton>
+          <PlainButton
+            isDisabled={(hose.sleeves?.length ?? 0) >= 6}
+            onPress={() => changeHose(withSleeve, 'sleeve added')}
+          >
+            Add a sleeve
+          </PlainButton>
         </Line>
-        {hose.clips.length > 0 || hose.stiffeners?.length ? (
-          <Holds aria-label="Clips and stiffeners">
+        {hose.clips.length > 0 || hose.stiffeners?.length || hose.sleeves?.length ? (
+          <Holds aria-label="Clips, stiffeners and sleeves">
             {hose.clips.map((clip) => (
               <li key={clip.id}>
                 <Pick<'grips' | 'slides'>
@@ -183,21 +191,33 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
                 </TextButton>
               </li>
             ))}
-            {(hose.stiffeners ?? []).map((stiff) => (
-              <li key={`stiffener ${stiff.id}`}>
-                <span>Stiffener {stiff.id}: straight and rigid</span>
+            {(hose.stiffeners ?? []).map(({ id }) => (
+              <li key={`stiffener ${id}`}>
+                <span>Stiffener {id}: straight and rigid</span>
                 <TextButton
                   onPress={() =>
                     changeHose(
-                      (own) => ({
-                        ...own,
-                        stiffeners: own.stiffeners?.filter(({ id }) => id !== stiff.id),
-                      }),
+                      (own) => ({ ...own, stiffeners: own.stiffeners?.filter((other) => other.id !== id) }),
                       'stiffener removed',
                     )
                   }
                 >
-                  take stiffener {stiff.id} off
+                  take stiffener {id} off
+                </TextButton>
+              </li>
+            ))}
+            {(hose.sleeves ?? []).map(({ id }) => (
+              <li key={`sleeve ${id}`}>
+                <span>Sleeve {id}: what stands still may touch it</span>
+                <TextButton
+                  onPress={() =>
+                    changeHose(
+                      (own) => ({ ...own, sleeves: own.sleeves?.filter((other) => other.id !== id) }),
+                      'sleeve removed',
+                    )
+                  }
+                >
+                  take sleeve {id} off
                 </TextButton>
               </li>
             ))}
@@ -234,10 +254,10 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
                   <Tick
                     isSelected={part.sleeved ?? false}
                     onChange={(sleeved) =>
-                      change((now) => partWith(now, part.id, { sleeved }), `${part.id} sleeve`)
+                      change((now) => partWith(now, part.id, { sleeved }), `${part.id} grommet`)
                     }
                   >
-                    sleeve or grommet there<Unseen>, {part.name}</Unseen>
+                    grommet or edge guard there<Unseen>, {part.name}</Unseen>
                   </Tick>
                 ) : null}
                 <TextButton
@@ -296,10 +316,27 @@ function withStiffener(hose: CornerHose): CornerHose {
     other[1] - other[0] > best[1] - best[0] ? other : best,
   );
   const length_m = round(Math.min(STIFFENER_m, (to_m - from_m) / 2));
-  let number = 1;
-  while (stiffeners.some(({ id }) => id === String(number))) number += 1;
-  const stiff = { id: String(number), from_m: round((from_m + to_m - length_m) / 2), length_m };
+  const stiff = { id: nextId(stiffeners), from_m: round((from_m + to_m - length_m) / 2), length_m };
   return { ...hose, stiffeners: [...stiffeners, stiff].sort((a, b) => a.from_m - b.from_m) };
+}
+
+/** Over the middle of the hose, to be moved to where it chafes. */
+function withSleeve(hose: CornerHose): CornerHose {
+  const sleeves = hose.sleeves ?? [];
+  const length_m = round(Math.min(SLEEVE_m, hose.length_m / 3));
+  const sleeve = {
+    id: nextId(sleeves),
+    from_m: round((hose.length_m - length_m) / 2),
+    length_m,
+    outside_m: round(hose.outside_m + 2 * SLEEVE_WALL_m),
+  };
+  return { ...hose, sleeves: [...sleeves, sleeve] };
+}
+
+function nextId(all: readonly { readonly id: string }[]): string {
+  let number = 1;
+  while (all.some(({ id }) => id === String(number))) number += 1;
+  return String(number);
 }
 
 const partWith = (corner: Corner, id: string, change: Partial<KeepOut>): Corner => {
@@ -322,10 +359,7 @@ function withClip(corner: Corner, pose: RigPose, hose: CornerHose, line: Float32
   if (!middle) return corner;
   const placement = placementOf(corner.rig, body, pose);
   const { point_m, direction } = toRest(placement, middle.point_m, middle.along);
-  const taken = new Set(hose.clips.map(({ id }) => id));
-  let number = 1;
-  while (taken.has(String(number))) number += 1;
-  const clip = { id: String(number), body, point_m, along: direction, at_m: middle.at_m };
+  const clip = { id: nextId(hose.clips), body, point_m, along: direction, at_m: middle.at_m };
   return hosePut(corner, { ...hose, clips: [...hose.clips, clip] });
 }
 

@@ -81,7 +81,8 @@ test('curves grow outwards from the length and end with the window; other rigs s
   const drawn = all.flatMap((curves): RouteCurves[] => (curves ? [curves] : []));
   // The search for the window leaves room for other questions between its steps.
   expect(all.length - drawn.length).toBeGreaterThan(5);
-  for (const [count, { points, window }] of drawn.entries()) {
+  for (const [count, { points, window, apart }] of drawn.entries()) {
+    expect(apart === null).toBe(count < 60);
     expect(points).toHaveLength(count);
     expect(window).toEqual(drawn[0]?.window);
     const lengths = points.map(({ length_m }) => length_m);

@@ -9,23 +9,28 @@ import type {
   RouteProof,
   RouteReason,
   Scene,
+  SceneEnd,
   ScenePose,
   Vector,
 } from '@zephyrcombe/core';
 import {
   coarserPoses,
+  cornersOf,
   distanceBetween,
   eachLength,
   followScene,
   gridOf,
-  leastGap_m,
   lowerBound_m,
+  piecesApart,
+  placementOf,
   proveRoute,
   rodLine,
   rodPoints,
+  roomIn,
   sceneProblem,
   sceneWindow,
   searchSceneWindow,
+  sleeveLines,
   solvePose,
   solveScene,
   stiffEnds,
@@ -58,6 +63,8 @@ export interface ShownPose extends PoseFigures {
   readonly tightest_m: Vector | null;
   /** Both ends of each stiffener. */
   readonly stiff_m: readonly (readonly [Vector, Vector])[];
+  /** The line of each piece of a sleeve, three numbers a point, and how thick it is there. */
+  readonly sleeves: readonly { readonly line: Float32Array; readonly outside_m: number }[];
 }
 
 export interface RouteFrame {
@@ -97,6 +104,8 @@ export interface RouteCurves {
   readonly points: readonly LengthPoint[];
   /** Null when the hose's own length does not hold. */
   readonly window: FoundWindow | null;
+  /** Lengths that hold as well, but not in one piece with the hose's own; null until all lengths have been tried. */
+  readonly apart: readonly (readonly [number, number])[] | null;
 }
 
 export class RouteComputer {
@@ -183,6 +192,7 @@ export class RouteComputer {
       clocking_rad: solved.clocking_rad,
       tightest_m: span && solved.radius_m !== null ? tightestPoint(span) : null,
       stiff_m: stiffLines(solved),
+      sleeves: sleevesOf(scene, solved),
     };
   }
 
@@ -208,7 +218,7 @@ export class RouteComputer {
     }
     const window = toFound(step.value);
     let points: readonly LengthPoint[] = [];
-    yield { from_m, to_m, points, window };
+    yield { from_m, to_m, points, window, apart: null };
     for (const { length_m, verdict } of eachLength(scene, grid, scan, LENGTHS)) {
       const point: LengthPoint = {
         length_m,
@@ -217,7 +227,8 @@ export class RouteComputer {
         holds: verdict.holds,
       };
       points = [...points, point].sort((a, b) => a.length_m - b.length_m);
-      yield { from_m, to_m, points, window };
+      const apart = points.length < LENGTHS ? null : piecesApart(points, window);
+      yield { from_m, to_m, points, window, apart };
     }
   }
 }
@@ -245,14 +256,13 @@ function scanOf(
   };
 }
 
-function figuresOf(scene: Scene, { pose, radius_m, chordRatio, snapped, gaps }: ScenePose): PoseFigures {
-  let spare_m: number | null = null;
-  for (const [index, keepOut] of scene.keepOuts.entries()) {
-    const gap = gaps[index];
-    if (gap) spare_m = Math.min(spare_m ?? Infinity, gap.gap_m - leastGap_m(keepOut));
-  }
-  return { pose, radius_m, chordRatio, snapped, spare_m };
-}
+const figuresOf = (scene: Scene, solved: ScenePose): PoseFigures => ({
+  pose: solved.pose,
+  radius_m: solved.radius_m,
+  chordRatio: solved.chordRatio,
+  snapped: solved.snapped,
+  spare_m: roomIn(scene, solved)?.spare_m ?? null,
+});
 
 function tightestPoint({ ends, shape }: ScenePose['spans'][number]): Vector {
   const points = rodPoints(ends, shape);
@@ -278,14 +288,28 @@ function stiffLines({ spans }: ScenePose): ShownPose['stiff_m'] {
   return [...spans.flatMap(({ ends, shape }) => stiffEnds(ends, shape)), ...gripped];
 }
 
+function sleevesOf({ hose }: Scene, { spans }: ScenePose): ShownPose['sleeves'] {
+  if (spans.some(({ shape }) => shape.status !== 'converged')) return [];
+  return sleeveLines(hose, spans).flatMap(({ sleeve, lines }) =>
+    lines.map((line) => ({ line: Float32Array.from(line), outside_m: sleeve.outside_m })),
+  );
+}
+
 /** Port, free spans, port; null where a span has no shape. */
-function lineOf({ hose }: Scene, { spans }: ScenePose, isThin: boolean): Float32Array | null {
-  const [first, last] = [spans[0]?.ends.start, spans.at(-1)?.ends.end];
-  if (!first || !last || spans.some((span) => span.shape.status !== 'converged')) return null;
+function lineOf({ rig, hose }: Scene, { pose, spans }: ScenePose, isThin: boolean): Float32Array | null {
+  if (spans.length === 0 || spans.some((span) => span.shape.status !== 'converged')) return null;
+  // Port, and the bend of a neck; where the hose begins is its own line's.
+  const fitting = (end: SceneEnd) =>
+    cornersOf(end)
+      .slice(0, -1)
+      .map(placementOf(rig, end.body, pose).point);
+  const [first, last] = [fitting(hose.start), fitting(hose.end).reverse()];
   const lines = spans.map(({ ends, shape }) => rodLine(ends, shape));
   // Thin ones have the same number of pieces in every pose: they are laid one after another.
   const pieces = lines.map((points) => (isThin ? THINNED : points.length / 3 - 1));
-  const line = new Float32Array(3 * pieces.reduce((sum, count) => sum + count + 1, 2));
+  const line = new Float32Array(
+    3 * pieces.reduce((sum, count) => sum + count + 1, first.length + last.length),
+  );
   let to = 0;
   const put = (x: number, y: number, z: number) => {
     line[to] = x;
@@ -293,9 +317,7 @@ function lineOf({ hose }: Scene, { spans }: ScenePose, isThin: boolean): Float32
     line[to + 2] = z;
     to += 3;
   };
-  const behind = ([x, y, z]: Vector, [tx, ty, tz]: Vector, by_m: number) =>
-    put(x + tx * by_m, y + ty * by_m, z + tz * by_m);
-  behind(first.point_m, first.tangent, -hose.start.rigid_m);
+  for (const [x, y, z] of first) put(x, y, z);
   for (const [index, points] of lines.entries()) {
     const count = pieces[index] ?? 1;
     const nodes = points.length / 3 - 1;
@@ -304,7 +326,7 @@ function lineOf({ hose }: Scene, { spans }: ScenePose, isThin: boolean): Float32
       put(points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0);
     }
   }
-  behind(last.point_m, last.tangent, hose.end.rigid_m);
+  for (const [x, y, z] of last) put(x, y, z);
   return line;
 }
 

@@ -1,6 +1,6 @@
 /** What can be taken hold of in a view: ports, clips and the ways they point, and what moving one does to the hose. */
 import type { CornerHose, Rig, RigPose, Vector } from '@zephyrcombe/core';
-import { add, norm, placementOf, scaled, unit } from '@zephyrcombe/core';
+import { add, norm, placementOf, pointedEnd, scaled, unit } from '@zephyrcombe/core';
 import { tidy, turnedBack } from './placing.ts';
 import { clipName } from './sceneRows.ts';
 
@@ -64,12 +64,12 @@ export function handlesOf(rig: Rig, hose: CornerHose, pose: RigPose): readonly H
       hose.start.outward,
       (port_m, outward) => ({
         ...hose,
-        start: { ...hose.start, port_m, outward },
+        start: pointedEnd({ ...hose.start, port_m }, outward),
       }),
     ),
     ...pair('end', 'the far end', hose.end.body, hose.end.port_m, hose.end.outward, (port_m, outward) => ({
       ...hose,
-      end: { ...hose.end, port_m, outward },
+      end: pointedEnd({ ...hose.end, port_m }, outward),
     })),
     ...hose.clips.flatMap((clip, index) =>
       pair(

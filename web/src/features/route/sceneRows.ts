@@ -1,5 +1,16 @@
 /** The corner as a table: every point with its body and, where it has one, its direction; and every dimension. */
-import type { Corner, CornerHose, KeepOut, Rig, RigBody, SceneClip, Solid, Vector } from '@zephyrcombe/core';
+import type {
+  Corner,
+  CornerHose,
+  KeepOut,
+  Rig,
+  RigBody,
+  SceneClip,
+  SceneEnd,
+  Solid,
+  Vector,
+} from '@zephyrcombe/core';
+import { neckAlong, pointedEnd } from '@zephyrcombe/core';
 
 export interface PointRow {
   readonly key: string;
@@ -42,25 +53,33 @@ export const partPut = (corner: Corner, part: KeepOut): Corner => ({
 });
 
 export function hosePoints(corner: Corner, hose: CornerHose): readonly PointRow[] {
-  const end = (which: 'start' | 'end', name: string): PointRow => ({
-    key: which,
-    name,
-    body: hose[which].body,
-    point_m: hose[which].port_m,
-    direction: hose[which].outward,
-    put: (port_m, outward, body) =>
-      hosePut(corner, {
-        ...hose,
-        [which]: {
-          ...hose[which],
-          port_m,
-          outward: outward ?? hose[which].outward,
-          body: body ?? hose[which].body,
-        },
-      }),
-  });
+  const end = (which: 'start' | 'end', name: string): readonly PointRow[] => {
+    const own = hose[which];
+    const { neck } = own;
+    const put = (changed: SceneEnd) => hosePut(corner, { ...hose, [which]: changed });
+    const port: PointRow = {
+      key: which,
+      name,
+      body: own.body,
+      point_m: own.port_m,
+      direction: own.outward,
+      put: (port_m, outward, body) =>
+        put(pointedEnd({ ...own, port_m, body: body ?? own.body }, outward ?? own.outward)),
+    };
+    // An eye's neck lies in the plane of its eye; which way a port looks has to be said.
+    if (!neck || own.eyeAxis) return [port];
+    const thread: PointRow = {
+      ...port,
+      key: `${which} neck`,
+      name: `${name}, the way it comes out of its port`,
+      direction: neck.along,
+      put: (port_m, along, body) =>
+        put({ ...own, port_m, body: body ?? own.body, neck: { ...neck, along: along ?? neck.along } }),
+    };
+    return [port, thread];
+  };
   return [
-    end('start', 'first end'),
+    ...end('start', 'first end'),
     ...hose.clips.map((clip, index): PointRow => ({
       key: `clip ${index}`,
       name: clipName(clip),
@@ -75,7 +94,7 @@ export function hosePoints(corner: Corner, hose: CornerHose): readonly PointRow[
           ),
         }),
     })),
-    end('end', 'far end'),
+    ...end('end', 'far end'),
   ];
 }
 
@@ -97,20 +116,8 @@ export function hoseSizes(corner: Corner, hose: CornerHose): readonly SizeRow[] 
       hose.leastRadius_m,
       put((leastRadius_m) => ({ ...hose, leastRadius_m })),
     ),
-    size(
-      'rigid start',
-      'rigid behind the first end',
-      'length',
-      hose.start.rigid_m,
-      put((rigid_m) => ({ ...hose, start: { ...hose.start, rigid_m } })),
-    ),
-    size(
-      'rigid end',
-      'rigid behind the far end',
-      'length',
-      hose.end.rigid_m,
-      put((rigid_m) => ({ ...hose, end: { ...hose.end, rigid_m } })),
-    ),
+    ...endSizes(corner, hose, 'start', 'first end'),
+    ...endSizes(corner, hose, 'end', 'far end'),
     ...hose.clips.map((clip, index) =>
       size(
         `at ${index}`,
@@ -123,24 +130,61 @@ export function hoseSizes(corner: Corner, hose: CornerHose): readonly SizeRow[] 
         })),
       ),
     ),
-    ...(hose.stiffeners ?? []).flatMap((stiff, index) => {
-      const field = (key: 'from_m' | 'length_m', name: string) =>
-        size(
-          `stiffener ${index} ${key}`,
-          `stiffener ${stiff.id}, ${name}`,
-          'length',
-          stiff[key],
-          put((value) => ({
-            ...hose,
-            stiffeners: (hose.stiffeners ?? []).map((other, at) =>
-              at === index ? { ...other, [key]: value } : other,
-            ),
-          })),
-        );
-      return [field('from_m', 'begins, from the first end'), field('length_m', 'long')];
-    }),
+    ...stretchSizes('stiffener', hose.stiffeners, (stiffeners) => hosePut(corner, { ...hose, stiffeners })),
+    ...stretchSizes('sleeve', hose.sleeves, (sleeves) => hosePut(corner, { ...hose, sleeves })),
   ];
 }
+
+function endSizes(
+  corner: Corner,
+  hose: CornerHose,
+  which: 'start' | 'end',
+  name: string,
+): readonly SizeRow[] {
+  const own = hose[which];
+  const put = (changed: Partial<SceneEnd>) => hosePut(corner, { ...hose, [which]: { ...own, ...changed } });
+  return [
+    size(`rigid ${which}`, `rigid behind the ${name}`, 'length', own.rigid_m, (rigid_m) =>
+      rigid_m === null ? corner : put({ rigid_m }),
+    ),
+    size(
+      `neck ${which}`,
+      `${name}, before its bend (empty: straight)`,
+      'length',
+      own.neck?.length_m ?? null,
+      // A neck of no length is none.
+      (length_m) => put({ neck: length_m ? { along: neckAlong(own), length_m } : undefined }),
+      true,
+    ),
+  ];
+}
+
+interface StretchOfHose {
+  readonly id: string;
+  readonly from_m: number;
+  readonly length_m: number;
+  readonly outside_m?: number;
+}
+
+/** Where pieces on the hose begin and how long they are; of a sleeve how thick. */
+const stretchSizes = <Stretch extends StretchOfHose>(
+  kind: string,
+  all: readonly Stretch[] = [],
+  put: (all: readonly Stretch[]) => Corner,
+): readonly SizeRow[] =>
+  all.flatMap((stretch, index) => {
+    const field = (key: keyof StretchOfHose, name: string, value: number) =>
+      size(`${kind} ${index} ${key}`, `${kind} ${stretch.id}, ${name}`, 'length', value, (next) =>
+        put(all.map((other, at) => (at === index && next !== null ? { ...other, [key]: next } : other))),
+      );
+    return [
+      field('from_m', 'begins, from the first end', stretch.from_m),
+      field('length_m', 'long', stretch.length_m),
+      ...(stretch.outside_m === undefined
+        ? []
+        : [field('outside_m', 'across its outside', stretch.outside_m)]),
+    ];
+  });
 
 export function partPoints(corner: Corner, part: KeepOut): readonly PointRow[] {
   const { solid } = part;

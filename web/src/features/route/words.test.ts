@@ -1,6 +1,6 @@
 import { createWriter } from '@zephyrcombe/contract';
 import { IMPERIAL, METRIC, PATTERN_CORNERS } from '@zephyrcombe/core';
-import { disagreement_m, poseText, windowText } from './words.ts';
+import { apartText, disagreement_m, poseText, windowText } from './words.ts';
 
 const write = createWriter(METRIC);
 
@@ -21,6 +21,20 @@ test('a window is rounded inwards, so that both lengths named really hold', () =
   expect(windowText(window, createWriter(IMPERIAL))).toMatch(/in$/);
   expect(windowText(null, write)).toBe('no window');
   expect(windowText(undefined, write)).toBe('…');
+});
+
+test('other lengths that hold are told with and without a window of its own', () => {
+  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: null, longBecause: null };
+  const pieces = [
+    [0.7, 0.74],
+    [0.81, 0.81],
+  ] as const;
+  expect(apartText(pieces, window, write)).toBe(
+    'It holds again at about 700–740\u2009mm and 810\u2009mm, but not at every length on the way there: another lie of the hose.',
+  );
+  expect(apartText(pieces, null, write)).toBe(
+    'Of the lengths tried it holds at about 700–740\u2009mm and 810\u2009mm.',
+  );
 });
 
 test('tape and route disagree only beyond ten millimetres', () => {

@@ -2,6 +2,7 @@
 import type { RigAxis, RigPose, Rig, RouteReason } from '@zephyrcombe/core';
 import { axesOf } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/contract';
+import { listOf } from '@zephyrcombe/contract';
 import type { FoundWindow } from './compute.ts';
 
 /** "right lock", "24° left", "straight ahead"; "full droop", "40 mm", "full bump". */
@@ -45,6 +46,21 @@ export function windowText(window: FoundWindow | null | undefined, write: Writer
   if (window === undefined) return '…';
   if (window === null) return 'no window';
   return write.lengthRange(Math.ceil(window.short_m * 1000) / 1000, Math.floor(window.long_m * 1000) / 1000);
+}
+
+/** Where else it holds: other lengths of the same route, seen only as closely as lengths were tried. */
+export function apartText(
+  apart: readonly (readonly [number, number])[],
+  window: FoundWindow | null,
+  write: Writer,
+): string {
+  const lengths = listOf(
+    apart.map(([from_m, to_m]) => (to_m > from_m ? write.lengthRange(from_m, to_m) : write.length(from_m))),
+    'and',
+  );
+  return window
+    ? `It holds again at about ${lengths}, but not at every length on the way there: another lie of the hose.`
+    : `Of the lengths tried it holds at about ${lengths}.`;
 }
 
 /** Tape and route may differ by this much before one of them is wrong. Our estimate. */

@@ -3,7 +3,7 @@
  * it draws on; it draws when something changed and rests otherwise. x forward, y left, z up, metres, as everywhere.
  */
 import type { CornerHose, KeepOut, Rig, RigPose, Vector } from '@zephyrcombe/core';
-import { placementOf } from '@zephyrcombe/core';
+import { cornersOf, placementOf } from '@zephyrcombe/core';
 import {
   BufferAttribute,
   BufferGeometry,
@@ -34,6 +34,7 @@ export interface SpaceColours {
   readonly hose: string;
   readonly sweep: string;
   readonly fitting: string;
+  readonly sleeve: string;
   readonly hot: string;
   readonly moving: string;
   readonly still: string;
@@ -281,15 +282,25 @@ export class SpaceDrawing {
         new TubeGeometry(new CatmullRomCurve3([...points]), 2 * points.length, radius_m, AROUND),
         this.colours.hose,
       );
+    for (const { line, outside_m } of shown?.sleeves ?? [])
+      add(
+        new TubeGeometry(
+          new CatmullRomCurve3([...pointsOf(line)]),
+          line.length / 3,
+          Math.max(1.1 * radius_m, outside_m / 2),
+          AROUND,
+        ),
+        this.colours.sleeve,
+      );
     for (const [from, to] of shown?.stiff_m ?? []) rod(from, to, 1.3 * radius_m, this.colours.fitting);
     for (const end of [hose.start, hose.end]) {
       const { point, direction } = placementOf(rig, end.body, pose);
-      const port = point(end.port_m);
-      const away = new Vector3(...direction(end.outward)).normalize().multiplyScalar(end.rigid_m);
-      rod(port, new Vector3(...port).add(away).toArray(), 1.25 * radius_m, this.colours.fitting);
+      const corners = cornersOf(end).map(point);
+      for (const [index, to] of corners.slice(1).entries())
+        rod(corners[index] ?? to, to, 1.25 * radius_m, this.colours.fitting);
       if (!end.eyeAxis) continue;
       const axis = new Vector3(...direction(end.eyeAxis)).normalize().multiplyScalar(2.2 * radius_m);
-      const middle = new Vector3(...port);
+      const middle = new Vector3(...point(end.port_m));
       rod(
         middle.clone().sub(axis).toArray(),
         middle.clone().add(axis).toArray(),

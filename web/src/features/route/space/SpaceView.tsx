@@ -62,6 +62,7 @@ function coloursNow(): SpaceColours {
     hose: role('brass'),
     sweep: role('brassLight'),
     fitting: role('ink'),
+    sleeve: role('inkSoft'),
     hot: role('danger'),
     moving: role('inkSoft'),
     still: role('hairline'),

@@ -1,6 +1,6 @@
 /** What the view in the round shows, as rows: where the hose is, and how near it comes to each part. */
 import type { KeepOut, Vector } from '@zephyrcombe/core';
-import { distanceBetween, leastGap_m } from '@zephyrcombe/core';
+import { distanceBetween } from '@zephyrcombe/core';
 import type { ShownPose } from '../compute.ts';
 
 export interface PlaceRow {
@@ -51,6 +51,6 @@ export const partRows = (keepOuts: readonly KeepOut[], shown: ShownPose | null):
   keepOuts
     .flatMap((part, index): readonly PartRow[] => {
       const gap = shown?.gaps[index];
-      return gap ? [{ part, gap_m: gap.gap_m, wanted_m: leastGap_m(part), nearest_m: gap.point_m }] : [];
+      return gap ? [{ part, gap_m: gap.gap_m, wanted_m: gap.wanted_m, nearest_m: gap.point_m }] : [];
     })
     .sort((a, b) => a.gap_m - a.wanted_m - (b.gap_m - b.wanted_m));

@@ -1,0 +1,219 @@
+/** How near a hose comes to what it has to keep away from, its sleeves included. */
+import type { Vector } from '../geometry/vector.ts';
+import type { SpanPose } from './envelope.ts';
+import { cornersOf } from './endPiece.ts';
+import { longestStep_m, rodLine } from './measures.ts';
+import type { Placement } from './motion.ts';
+import type { Rig, RigPose } from './rig.ts';
+import { placementOf } from './rig.ts';
+import type { KeepOut, Nature, Scene, SceneHose, SceneSleeve } from './scene.ts';
+import { heldStiffener } from './scene.ts';
+import type { PlacedSolid, Solid } from './solid.ts';
+import { distanceTo, placed } from './solid.ts';
+
+/** What has to stay free: hot and moving parts, our defaults; the shop or the maker may say otherwise. */
+export const LEAST_GAP_m: Readonly<Record<Nature, number>> = {
+  hot: 0.025,
+  moving: 0.01,
+  still: 0.005,
+  service: 0.005,
+};
+
+export interface Gap {
+  /** From the hose's surface to the part's, or from its sleeve's where it has one; below zero where they meet. */
+  readonly gap_m: number;
+  /** What has to stay free there. */
+  readonly wanted_m: number;
+  readonly point_m: Vector;
+}
+
+/** `isCovered`: by a sleeve on the hose there, which may lie against what does not move. */
+export const leastGap_m = ({ gap_m, nature, sleeved }: KeepOut, isCovered = false): number =>
+  nature === 'still' && (sleeved || isCovered) ? 0 : (gap_m ?? LEAST_GAP_m[nature]);
+
+/** Points three numbers each, no further from one another than this along the hose. */
+interface Line {
+  readonly points: Float64Array;
+  readonly step_m: number;
+}
+
+/** Lines as thick as one another: the bare hose, or one of its sleeves. */
+interface Stretch {
+  readonly lines: readonly Line[];
+  readonly half_m: number;
+  readonly isCovered: boolean;
+}
+
+/** The lines of the last pose, to be written over by the next. */
+const scratch: Float64Array[] = [];
+
+/** Of every part the place on the hose that leaves least to spare. */
+export function gapsOf(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): readonly Gap[] {
+  const { rig, hose, keepOuts } = scene;
+  if (keepOuts.length === 0) return [];
+  const stretches = stretchesOf(hose, spans);
+  return keepOuts.map((keepOut) => {
+    const part = placedPart(keepOut.solid, placementOf(rig, keepOut.body, pose));
+    let best: Gap | null = null;
+    for (const { lines, half_m, isCovered } of stretches) {
+      let nearest: Nearest = { away_m: Infinity, point_m: [0, 0, 0] };
+      // A fitting is in the way of a pad pin as much as its hose is.
+      const inTheWay =
+        keepOut.nature === 'service' && !isCovered ? [...lines, ...fittingsOf(rig, hose, pose)] : lines;
+      for (const { points, step_m } of inTheWay) nearest = nearestOn(points, step_m, part, nearest);
+      const gap_m = nearest.away_m - half_m;
+      const wanted_m = leastGap_m(keepOut, isCovered);
+      if (!best || gap_m - wanted_m < best.gap_m - best.wanted_m)
+        best = { gap_m, wanted_m, point_m: nearest.point_m };
+    }
+    return best ?? { gap_m: Infinity, wanted_m: leastGap_m(keepOut), point_m: [0, 0, 0] };
+  });
+}
+
+function stretchesOf(hose: SceneHose, spans: readonly SpanPose[]): readonly Stretch[] {
+  const lines = spans.map(({ ends, shape }, index): Line => {
+    const points = (scratch[index] = rodLine(ends, shape, scratch[index]));
+    return { points, step_m: longestStep_m(ends, shape) };
+  });
+  const { sleeves = [], outside_m } = hose;
+  if (sleeves.length === 0) return [{ lines, half_m: outside_m / 2, isCovered: false }];
+  const begins_m = beginsOf(hose, spans);
+  const between = (from_m: number, to_m: number): readonly Line[] =>
+    lines.flatMap(({ points, step_m }, index): readonly Line[] => {
+      const first_m = begins_m[index] ?? 0;
+      const piece = cut(points, from_m - first_m, to_m - first_m);
+      return piece ? [{ points: piece, step_m }] : [];
+    });
+  return [
+    {
+      lines: bareOf(sleeves).flatMap(([from, to]) => between(from, to)),
+      half_m: outside_m / 2,
+      isCovered: false,
+    },
+    ...sleeves.map((sleeve): Stretch => ({
+      lines: between(sleeve.from_m, sleeve.from_m + sleeve.length_m),
+      half_m: Math.max(outside_m, sleeve.outside_m) / 2,
+      isCovered: true,
+    })),
+  ];
+}
+
+/** What the sleeves leave bare, along the hose. */
+function bareOf(sleeves: readonly SceneSleeve[]): readonly (readonly [number, number])[] {
+  const bare: (readonly [number, number])[] = [];
+  let from_m = -Infinity;
+  for (const sleeve of [...sleeves].sort((a, b) => a.from_m - b.from_m)) {
+    if (sleeve.from_m > from_m) bare.push([from_m, sleeve.from_m]);
+    from_m = Math.max(from_m, sleeve.from_m + sleeve.length_m);
+  }
+  return [...bare, [from_m, Infinity]];
+}
+
+/** Where along the hose each span begins, from the start port. */
+function beginsOf(hose: SceneHose, spans: readonly SpanPose[]): readonly number[] {
+  let at_m = hose.start.rigid_m;
+  return spans.map(({ ends }, index) => {
+    const begins_m = at_m;
+    const clip = hose.clips[index];
+    const held = clip && heldStiffener(hose, clip);
+    at_m = clip && !clip.slides ? (held ? held.from_m + held.length_m : clip.at_m) : begins_m + ends.length_m;
+    return begins_m;
+  });
+}
+
+/** A line from one place along it to another, beginning and ending just there; null where nothing of it lies between. */
+function cut(points: Float64Array, from_m: number, to_m: number): Float64Array | null {
+  const kept: number[] = [];
+  let at_m = 0;
+  for (let at = 0; at + 5 < points.length; at += 3) {
+    const [ax, ay, az] = [points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0];
+    const [dx, dy, dz] = [(points[at + 3] ?? 0) - ax, (points[at + 4] ?? 0) - ay, (points[at + 5] ?? 0) - az];
+    const piece_m = Math.sqrt(dx * dx + dy * dy + dz * dz);
+    const [first, last] = [Math.max(0, from_m - at_m) / piece_m, Math.min(piece_m, to_m - at_m) / piece_m];
+    if (first < last) {
+      if (kept.length === 0) kept.push(ax + first * dx, ay + first * dy, az + first * dz);
+      kept.push(ax + last * dx, ay + last * dy, az + last * dz);
+    }
+    at_m += piece_m;
+  }
+  return kept.length > 0 ? Float64Array.from(kept) : null;
+}
+
+/** The sleeves in a solved pose: the line of each, in the pieces that the clips leave it in. */
+export function sleeveLines(
+  hose: SceneHose,
+  spans: readonly SpanPose[],
+): readonly { readonly sleeve: SceneSleeve; readonly lines: readonly Float64Array[] }[] {
+  const { sleeves = [] } = hose;
+  if (sleeves.length === 0) return [];
+  const begins_m = beginsOf(hose, spans);
+  const lines = spans.map(({ ends, shape }) => rodLine(ends, shape));
+  return sleeves.map((sleeve) => ({
+    sleeve,
+    lines: lines.flatMap((points, index) => {
+      const from_m = sleeve.from_m - (begins_m[index] ?? 0);
+      return cut(points, from_m, from_m + sleeve.length_m) ?? [];
+    }),
+  }));
+}
+
+const parts = new WeakMap<Solid, WeakMap<Placement, PlacedSolid>>();
+
+/** A part where its body is: it does not move while the hose is changed. */
+function placedPart(solid: Solid, placement: Placement): PlacedSolid {
+  let ofSolid = parts.get(solid);
+  if (!ofSolid) parts.set(solid, (ofSolid = new WeakMap()));
+  let part = ofSolid.get(placement);
+  if (!part) ofSolid.set(placement, (part = placed(solid, placement)));
+  return part;
+}
+
+/** The rigid pieces, each from its port to where its hose begins to bend. */
+const fittingsOf = (rig: Rig, hose: SceneHose, pose: RigPose): readonly Line[] =>
+  [hose.start, hose.end].map((end) => {
+    const { point } = placementOf(rig, end.body, pose);
+    return {
+      points: Float64Array.from(cornersOf(end).flatMap((corner) => [...point(corner)])),
+      step_m: Math.max(end.rigid_m, 1e-6),
+    };
+  });
+
+interface Nearest {
+  readonly away_m: number;
+  readonly point_m: Vector;
+}
+
+/** Between the nodes a hose may come nearer than at them: sixths of the two pieces beside the nearest node. */
+const BETWEEN = 6;
+
+function nearestOn(line: Float64Array, step_m: number, part: PlacedSolid, before: Nearest): Nearest {
+  let best = before.away_m;
+  let node = -1;
+  for (let at = 0; at < line.length;) {
+    const away_m = distanceTo(part, line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0);
+    if (away_m < best) {
+      best = away_m;
+      node = at;
+    }
+    // A node can be no nearer than this one less the hose between them: those that cannot be nearest are passed over.
+    at += 3 * (1 + Math.floor((away_m - best) / step_m));
+  }
+  if (node < 0) return before;
+  const [x, y, z] = [line[node] ?? 0, line[node + 1] ?? 0, line[node + 2] ?? 0];
+  let point: Vector = [x, y, z];
+  for (const other of [node - 3, node + 3]) {
+    if (other < 0 || other >= line.length) continue;
+    const dx = (line[other] ?? 0) - x;
+    const dy = (line[other + 1] ?? 0) - y;
+    const dz = (line[other + 2] ?? 0) - z;
+    for (let sixth = 1; sixth < BETWEEN; sixth += 1) {
+      const s = sixth / BETWEEN;
+      const away_m = distanceTo(part, x + s * dx, y + s * dy, z + s * dz);
+      if (away_m < best) {
+        best = away_m;
+        point = [x + s * dx, y + s * dy, z + s * dz];
+      }
+    }
+  }
+  return { away_m: best, point_m: point };
+}
