@@ -222,6 +222,7 @@ export {
 export type { Gap } from './route/gaps.ts';
 export { LEAST_GAP_m, leastGap_m, sleeveLines } from './route/gaps.ts';
 export { cornersOf, neckAlong, pointedEnd } from './route/endPiece.ts';
+export type { ScenePose, SceneShapes } from './route/scene.ts';
 export type {
   KeepOut,
   Nature,
@@ -229,15 +230,12 @@ export type {
   SceneClip,
   SceneEnd,
   SceneHose,
-  ScenePose,
-  SceneShapes,
   SceneSleeve,
   SceneStiffener,
-} from './route/scene.ts';
+} from './route/sceneParts.ts';
 export {
   coarserPoses,
   imposedTwist_rad,
-  NATURES,
   piecesOf,
   portChord_m,
   shapesOf,
@@ -245,6 +243,7 @@ export {
   followScene,
   solveScene,
 } from './route/scene.ts';
+export { NATURES } from './route/sceneParts.ts';
 export type {
   Figure as RouteFigure,
   LengthSample,

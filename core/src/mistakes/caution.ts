@@ -8,7 +8,7 @@ import type { Seat } from '../fittings/seatForm.ts';
 import type { UnitId } from '../units/unitId.ts';
 import type { Pose } from '../measure/pose.ts';
 import type { SealKind } from '../joint/sealKind.ts';
-import type { Nature } from '../route/scene.ts';
+import type { Nature } from '../route/sceneParts.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {

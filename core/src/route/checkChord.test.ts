@@ -1,7 +1,7 @@
 import type { Dimension } from './checkChord.ts';
 import { checkChords, withChange } from './checkChord.ts';
 import { axesOf } from './rig.ts';
-import type { Scene } from './scene.ts';
+import type { Scene } from './sceneParts.ts';
 import { portChord_m } from './scene.ts';
 import { patternScene, SAMPLE_FORK } from './testScenes.ts';
 

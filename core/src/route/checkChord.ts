@@ -7,7 +7,7 @@ import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Rig, RigPose } from './rig.ts';
-import type { Scene } from './scene.ts';
+import type { Scene } from './sceneParts.ts';
 import { portChord_m } from './scene.ts';
 
 export interface MeasuredChord {

@@ -1,7 +1,7 @@
 /** A corner of a vehicle: how it moves, what stands in the way, and the hoses that pass there. */
 import type { Vector } from '../geometry/vector.ts';
 import type { Rig } from './rig.ts';
-import type { KeepOut, Scene, SceneEnd, SceneHose } from './scene.ts';
+import type { KeepOut, Scene, SceneEnd, SceneHose } from './sceneParts.ts';
 import type { Solid } from './solid.ts';
 
 export interface CornerHose extends SceneHose {

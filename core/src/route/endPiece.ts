@@ -1,7 +1,7 @@
 /** The rigid piece at an end of a hose: fitting, neck and ferrule, from its port to where the hose begins to bend. */
 import type { Vector } from '../geometry/vector.ts';
 import { add, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
-import type { SceneEnd } from './scene.ts';
+import type { SceneEnd } from './sceneParts.ts';
 
 /** Its corners: port, the bend of its neck where it has one, and where the hose begins to bend. */
 export function cornersOf({ port_m, outward, rigid_m, neck }: SceneEnd): readonly Vector[] {

@@ -10,7 +10,7 @@ import { fittedEnd } from './fittedEnd.ts';
 import { judgeAt } from './judge.ts';
 import { PATTERN_CORNERS } from './patternCorners.ts';
 import { gridOf } from './rig.ts';
-import type { Scene, SceneEnd } from './scene.ts';
+import type { Scene, SceneEnd } from './sceneParts.ts';
 
 const SWING = sceneOf(PATTERN_CORNERS.swingArm, 'rear');
 if (!SWING) throw new Error('no hose on the swing-arm');

@@ -6,7 +6,8 @@ import { judgeScene, roomIn, sceneWindow } from './judge.ts';
 import { lowerBound_m } from './prove.ts';
 import type { RigGrid } from './rig.ts';
 import { AS_MEASURED_ONLY, gridOf } from './rig.ts';
-import type { Scene, SceneHose, ScenePose, SceneShapes } from './scene.ts';
+import type { ScenePose, SceneShapes } from './scene.ts';
+import type { Scene, SceneHose } from './sceneParts.ts';
 import { imposedTwist_rad, shapesOf, solveScene } from './scene.ts';
 
 /** What a search may choose from. */

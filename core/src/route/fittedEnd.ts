@@ -3,7 +3,7 @@ import { exampleBanjo, EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { anyAcross, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
 import { neckDirection } from './clocking.ts';
-import type { SceneEnd } from './scene.ts';
+import type { SceneEnd } from './sceneParts.ts';
 
 /** How one end is made and turned. */
 export interface FittedEnd {

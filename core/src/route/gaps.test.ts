@@ -4,7 +4,7 @@ import { distanceBetween } from '../geometry/vector.ts';
 import { leastGap_m, sleeveLines } from './gaps.ts';
 import { judgeAt } from './judge.ts';
 import { AS_MEASURED_ONLY, gridOf } from './rig.ts';
-import type { KeepOut, Scene, SceneClip, SceneSleeve } from './scene.ts';
+import type { KeepOut, Scene, SceneClip, SceneSleeve } from './sceneParts.ts';
 import { solveScene } from './scene.ts';
 import { SAMPLE_FORK } from './testScenes.ts';
 

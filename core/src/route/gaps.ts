@@ -6,8 +6,8 @@ import { longestStep_m, rodLine } from './measures.ts';
 import type { Placement } from './motion.ts';
 import type { Rig, RigPose } from './rig.ts';
 import { placementOf } from './rig.ts';
-import type { KeepOut, Nature, Scene, SceneHose, SceneSleeve } from './scene.ts';
-import { heldStiffener } from './scene.ts';
+import type { KeepOut, Nature, Scene, SceneHose, SceneSleeve } from './sceneParts.ts';
+import { heldStiffener } from './sceneParts.ts';
 import type { PlacedSolid, Solid } from './solid.ts';
 import { distanceTo, placed } from './solid.ts';
 

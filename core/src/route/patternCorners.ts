@@ -1,7 +1,7 @@
 /** Corners to start from and to try things out on, one for each rig. Invented geometry, no vehicle's. */
 import { USUAL_LEAST_RADIUS_m } from '../measure/wire.ts';
 import type { Corner } from './corner.ts';
-import type { KeepOut, SceneEnd } from './scene.ts';
+import type { KeepOut, SceneEnd } from './sceneParts.ts';
 import type { Body } from './rig.ts';
 import type { Solid } from './solid.ts';
 import type { Vector } from '../geometry/vector.ts';

@@ -9,7 +9,7 @@ import { lowerBound_m, proveRoute } from './prove.ts';
 import { cornersOf } from './endPiece.ts';
 import { fittedEnd } from './fittedEnd.ts';
 import { axesOf, gridOf } from './rig.ts';
-import type { Scene, SceneHose } from './scene.ts';
+import type { Scene, SceneHose } from './sceneParts.ts';
 import { followScene, solvePose, solveScene } from './scene.ts';
 import { patternScene, SAMPLE_FORK } from './testScenes.ts';
 

@@ -15,9 +15,11 @@ import type { Figure, SceneVerdict } from './judge.ts';
 import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf } from './rig.ts';
-import type { Piece, Scene, SceneHose, ScenePose } from './scene.ts';
+import type { Piece, ScenePose } from './scene.ts';
+import type { Scene, SceneHose } from './sceneParts.ts';
 import { serviceCautions } from './service.ts';
-import { chordRange_m, heldStiffener, imposedTwist_rad, piecesOf } from './scene.ts';
+import { chordRange_m, imposedTwist_rad, piecesOf } from './scene.ts';
+import { heldStiffener } from './sceneParts.ts';
 import { LEAST_SOFT_m } from './slide.ts';
 
 const TAUT: Formula = {

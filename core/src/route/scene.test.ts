@@ -9,7 +9,7 @@ import { rodPoints } from './measures.ts';
 import { sceneProblem } from './prove.ts';
 import { AS_MEASURED, gridOf } from './rig.ts';
 import { SAMPLE_FORK } from './testScenes.ts';
-import type { Scene, SceneClip } from './scene.ts';
+import type { Scene, SceneClip } from './sceneParts.ts';
 import {
   chordRange_m,
   coarserPoses,

@@ -3,7 +3,8 @@ import { dot, scaled, unit } from '../geometry/vector.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import { turnedEnd } from './endPiece.ts';
 import { AS_MEASURED_ONLY } from './rig.ts';
-import type { KeepOut, Scene, ScenePose } from './scene.ts';
+import type { ScenePose } from './scene.ts';
+import type { KeepOut, Scene } from './sceneParts.ts';
 import { solveScene } from './scene.ts';
 
 const STEP_rad = (5 * Math.PI) / 180;

@@ -2,7 +2,7 @@
 import { sceneOf } from './corner.ts';
 import type { CornerPattern } from './patternCorners.ts';
 import { PATTERN_CORNERS } from './patternCorners.ts';
-import type { Scene } from './scene.ts';
+import type { Scene } from './sceneParts.ts';
 
 export function patternScene(pattern: CornerPattern): Scene {
   const corner = PATTERN_CORNERS[pattern];
