@@ -171,6 +171,13 @@ test('a drawing of known size is traced within 1 %, kept with the job, and undon
   await page.keyboard.press('Control+z');
   await expect(figure).toHaveText(before ?? '');
 
+  // With straight legs it can be made as a hard line, points on a straight being no bends.
+  await page.getByText('straight legs').click();
+  const hardLine = page.getByRole('link', { name: 'Make a hard line of these legs and bends' });
+  await expect(hardLine).toHaveAttribute('href', /legs=100/);
+  await page.getByText('smooth curve').click();
+  await expect(hardLine).toBeHidden();
+
   await page.getByLabel('What it shows').fill('Old rear pipe');
   await page.getByRole('button', { name: 'Keep it with the job' }).click();
   await expect(page.getByRole('button', { name: 'Kept with the job' })).toBeDisabled();

@@ -2,6 +2,7 @@
 import type { Circuit, PoseReading, RodEnds, Scene, TapeSetting } from '@zephyrcombe/core';
 import {
   coarserPoses,
+  cutList,
   distancesFromMaster,
   followScene,
   gridOf,
@@ -65,6 +66,14 @@ function chain(parts: number): Circuit {
 
 const [fewReadings, manyReadings] = [readings(4), readings(40)];
 const [smallCircuit, largeCircuit] = [chain(6), chain(60)];
+
+/** Pieces of 300 to 1500 mm and stock of 2 to 10 m, the same in every run. */
+const spread = (count: number, least_m: number, most_m: number) =>
+  Array.from({ length: count }, (_none, index) => ({
+    id: `${index}`,
+    length_m: least_m + (((index * 7919) % 1000) / 1000) * (most_m - least_m),
+  }));
+const RULES = { kerf_m: 0.003, worthKeeping_m: 0.25 };
 
 const SCENE = sceneOf(PATTERN_CORNERS.fork, 'front');
 if (!SCENE) throw new Error('The fork pattern has no hose');
@@ -147,6 +156,11 @@ const ratios: Ratio[] = [
     'scan of 60 lengths × 81 poses against one envelope of 81',
     () => solveScene(SCENE, fine),
     () => scanLengths(SCENE, fine, SCAN, 60),
+  ),
+  await ratioOf(
+    'cut list of 60 pieces from 14 lengths against 6 from 3',
+    () => cutList(spread(6, 0.3, 1.5), spread(3, 2, 10), RULES),
+    () => cutList(spread(60, 0.3, 1.5), spread(14, 2, 10), RULES),
   ),
   await ratioOf(
     'parse of "8 1/2 in" against Number("8.5")',

@@ -1,4 +1,15 @@
 /** The public face of the contract: what crosses the wire, what can go wrong, and how it is said. */
+export type { DrawingFormat, HardLineRequest, TemplateRequest } from './entities/drawings.ts';
+export {
+  drawingAddress,
+  DRAWING_FORMATS,
+  HardLineRequestSchema,
+  TemplateRequestSchema,
+} from './entities/drawings.ts';
+export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
+export { PAPERS } from './sheets/sheet.ts';
+export { templateSheet } from './sheets/templateSheet.ts';
+export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
 export { UnitPreferencesSchema } from './entities/common.ts';
 export type { SavedCorner } from './entities/route.ts';
 export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';
@@ -99,6 +110,8 @@ export {
   datumName,
   HANDOVER_NAMES,
   KIND_NAMES,
+  FLARE_FORM_NAMES,
+  LINE_MATERIAL_NAMES,
   listOf,
   LOG_NAMES,
   MATERIAL_NAMES,

@@ -273,3 +273,39 @@ export { checkChords, withChange } from './route/checkChord.ts';
 export type { FittedEnd } from './route/fittedEnd.ts';
 export type { FindProgress, FittingOffer, FoundFitting } from './route/find.ts';
 export { findFittings } from './route/find.ts';
+
+export type { Developed, HardLine, LegDatum, LineBend, LineEnd } from './hardLine/line.ts';
+export { developed, LEG_DATUMS } from './hardLine/line.ts';
+export type { BendMark } from './hardLine/marks.ts';
+export { bendMarks } from './hardLine/marks.ts';
+export type { LinePiece } from './hardLine/shape.ts';
+export { isFlat, linePieces, linePoints } from './hardLine/shape.ts';
+export { patternFrom } from './hardLine/fromPoints.ts';
+export type { FlareForm, FlareLooks } from './hardLine/forms.ts';
+export { FLARE_FORMS, FLARE_LOOKS } from './hardLine/forms.ts';
+export type { LineBuild, LineChecks, LineMaterial, LineStep } from './hardLine/build.ts';
+export {
+  BENDS_ONCE,
+  FLARING_GRIP_m,
+  judgeLine,
+  LINE_MATERIALS,
+  lineSteps,
+  UNSEEN as UNSEEN_LINE,
+  USUAL_FLARE_m,
+  USUAL_LINE_m,
+} from './hardLine/build.ts';
+export type {
+  CutPlan,
+  CutRules,
+  Piece as CutPiece,
+  Stock as CutStock,
+  StockPlan,
+} from './cutList/cutList.ts';
+export { cutList } from './cutList/cutList.ts';
+export { PENS } from './flat/drawing.ts';
+export type { Extent, FlatDrawing, Mark, Pen, Place } from './flat/drawing.ts';
+export { arc, circle, dimension, extentOf, LETTER_m, loop, moved, path, words } from './flat/drawing.ts';
+export type { EndBuild } from './template/endTemplate.ts';
+export { endTemplate, EXAMPLE_BUILD, eyeFromAbove } from './template/endTemplate.ts';
+export { bendGauge } from './template/bendGauge.ts';
+export { BARS_m, calibrationBars } from './template/calibration.ts';

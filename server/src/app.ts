@@ -18,6 +18,7 @@ import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
 import { traceHandlers } from './features/traces/trace.routes.ts';
+import { registerDrawingRoutes } from './features/drawings/drawing.routes.ts';
 import { registerPhotoRoutes } from './features/photos/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
@@ -94,6 +95,7 @@ export async function buildApp(
       config.signInTriesPerMinute,
     );
     registerPhotoRoutes(scope, dependencies);
+    registerDrawingRoutes(scope, dependencies);
     done();
   });
   app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>

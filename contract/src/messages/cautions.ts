@@ -199,6 +199,32 @@ const SENTENCES: Sentences = {
     advice:
       'Metric and inch hexagons lie close together. Take the size that fits, a flare-nut wrench on a tube nut.',
   }),
+  M44: (evidence, write) => ({
+    title: `Cut ${write.length(evidence.needed_m - evidence.cut_m)} too short`,
+    advice: `This line takes ${write.length(evidence.needed_m)} with its flares. Use the short piece for another line and cut anew; nothing stretches.`,
+  }),
+  M45: (evidence) => ({
+    title: evidence.nuts === 0 ? 'No nut is on the tube' : 'Only one nut is on the tube',
+    advice:
+      'A nut does not go over a flare, nor round a bend. Put both on, the right way round, before the second end is closed.',
+  }),
+  M46: (evidence) => ({
+    title: `End ${evidence.end}: ${evidence.form === 'compression' ? 'a compression fitting' : 'a single flare'} is no joint for a brake line`,
+    advice: 'It leaks or blows off. Form a double or a bubble flare, whichever the port has its seat for.',
+  }),
+  M47: () => ({
+    title: 'Plain copper hardens and cracks',
+    advice:
+      'Choose copper-nickel 90/10 or coated steel tube. Plain copper is not lawful for brakes in many places.',
+  }),
+  M48: (evidence) => ({
+    title: `Bend ${evidence.bend + 1} was bent back`,
+    advice: 'Steel cracks where it was bent back. Make another line.',
+  }),
+  M49: (evidence) => ({
+    title: `The flare at end ${evidence.end} is ${evidence.looks === 'cracked' ? 'cracked' : 'off its centre'}`,
+    advice: 'It does not seal. Cut it off, form it anew, and check that the line is still long enough.',
+  }),
   M50: (evidence) => ({
     title:
       evidence.strokesLeft <= 0

@@ -2,9 +2,11 @@
 import type {
   Aid,
   ComponentKind,
+  FlareForm,
   HandoverCheck,
   JointMaterial,
   LengthPoint,
+  LineMaterial,
   Meaning,
   Outflow,
   Pose,
@@ -63,6 +65,20 @@ export const MATERIAL_NAMES: Readonly<Record<JointMaterial, string>> = {
   copper: 'copper',
   steel: 'steel',
   stainless: 'stainless steel',
+};
+
+export const LINE_MATERIAL_NAMES: Readonly<Record<LineMaterial, string>> = {
+  copperNickel: 'copper-nickel 90/10',
+  coatedSteel: 'coated steel',
+  stainless: 'stainless steel',
+  copper: 'plain copper',
+};
+
+export const FLARE_FORM_NAMES: Readonly<Record<FlareForm, string>> = {
+  doubleFlare: 'double flare',
+  bubbleFlare: 'bubble flare',
+  singleFlare: 'single flare',
+  compression: 'compression fitting',
 };
 
 export const COMPONENT_NAMES: Readonly<Record<ComponentKind, string>> = {
@@ -220,6 +236,24 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   apexToPoint: 'apex to the sealing point',
   neckAngle: 'angle of the neck',
   neckLength: 'sealing point to behind the neck',
+  bendAngle: 'angle of the bend',
+  benderRadius: 'radius of the bender, to the middle of the tube',
+  bendSetback: 'from the apex to where the bend begins',
+  bendCount: 'bends',
+  lineLegs: 'all legs together',
+  lineStraights: 'straight tube',
+  lineArcs: 'tube in the bends',
+  lineCentreline: 'finished line along its middle',
+  flareAllowance: 'tube that goes into the flare',
+  unionGap: 'gaps that unions bridge',
+  lineCut: 'length to cut',
+  cutPieces: 'pieces cut from it',
+  cutKerf: 'lost at each cut',
+  cutUsed: 'used of this length',
+  stockLength: 'length in stock',
+  cutRest: 'what is left',
+  worthKeeping: 'shortest rest worth keeping',
+  cutWaste: 'thrown away',
   poseReading: 'reading',
   remainingTravel: 'suspension travel that was left',
   poseSpan: 'length this pose needs',

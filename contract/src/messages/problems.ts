@@ -24,6 +24,12 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   threads: 'number of threads',
   within_m: 'length counted over',
   uncertainty_m: 'tool error',
+  kerf_m: 'loss at each cut',
+  worthKeeping_m: 'shortest rest worth keeping',
+  radius_m: 'radius',
+  flareA_m: 'flare allowance of end A',
+  flareB_m: 'flare allowance of end B',
+  unionGap_m: 'gap at the unions',
   'start.neck': 'neck of the first end',
   'end.neck': 'neck of the far end',
   'given.endA': 'end A',
@@ -31,7 +37,18 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   'wanted.endA': 'end A',
   'wanted.endB': 'end B',
 };
-const nameOf = (field: string) => FIELD_NAMES[field] ?? field;
+/** Of one in a list: "leg 2", counted as people count. */
+const IN_LISTS: Readonly<Record<string, string>> = {
+  legs: 'Leg',
+  bends: 'Bend',
+  pieces: 'Piece',
+  stocks: 'Stock length',
+};
+function nameOf(field: string): string {
+  const [list = '', index] = field.split('.');
+  const listed = index !== undefined && /^\d+$/.test(index) ? IN_LISTS[list] : undefined;
+  return listed ? `${listed} ${Number(index) + 1}` : (FIELD_NAMES[field] ?? field);
+}
 
 /** One sentence naming the field and the way out. */
 export function problemText(problem: Problem, write: Writer): string {
@@ -86,6 +103,18 @@ export function problemText(problem: Problem, write: Writer): string {
       return 'This stiffener lies in a fitting, over another one or across a guide. Leave at least 5 mm of bending hose on either side, or let a clip grip it.';
     case 'neckTooLong':
       return `The ${nameOf(problem.field)} is longer than the whole rigid piece behind that end (${write.length(problem.rigid_m)}). Shorten it, or lengthen the rigid piece.`;
+    case 'legTooShort':
+      return `${nameOf(problem.field)} is shorter than the bends at its ends take (${write.length(problem.least_m)}). Lengthen it, or use a bender with a smaller radius.`;
+    case 'legsAndBends':
+      return `So many bends lie between ${problem.legs} straights. Enter one straight more than bends.`;
+    case 'noSuchBend':
+      return `${nameOf(problem.field)} must turn by more than 0° and less than 180°.`;
+    case 'nothingToCut':
+      return 'There is nothing to cut yet. Enter at least one piece.';
+    case 'notEnoughStock':
+      return problem.needed_m > problem.have_m
+        ? `The pieces with their cuts take ${write.length(problem.needed_m)}, and there is ${write.length(problem.have_m)} in stock. Add a length.`
+        : `There is ${write.length(problem.have_m)} in stock, but the pieces do not go into those lengths. Add a length, or make a hose from another reel.`;
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

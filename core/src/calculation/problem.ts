@@ -26,6 +26,16 @@ export type Problem =
   | { readonly code: 'clipsOutOfOrder'; readonly field: string }
   | { readonly code: 'stiffenerOutOfPlace'; readonly field: string }
   | { readonly code: 'neckTooLong'; readonly field: string; readonly rigid_m: number }
+  | { readonly code: 'legTooShort'; readonly field: string; readonly least_m: number }
+  | { readonly code: 'legsAndBends'; readonly field: string; readonly legs: number }
+  | { readonly code: 'noSuchBend'; readonly field: string }
+  | { readonly code: 'nothingToCut'; readonly field: string }
+  | {
+      readonly code: 'notEnoughStock';
+      readonly field: string;
+      readonly needed_m: number;
+      readonly have_m: number;
+    }
   | { readonly code: 'noScale'; readonly field: string }
   | { readonly code: 'scaleTooShort'; readonly field: string }
   | { readonly code: 'cornersCrossed'; readonly field: string }

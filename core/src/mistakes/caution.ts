@@ -2,6 +2,7 @@
  * Cautions: entries of the mistake catalogue together with what gave them away.
  * One caution per fact, raised where the mistake would be made, gone when the fact changes.
  */
+import type { FlareForm, FlareLooks } from '../hardLine/forms.ts';
 import type { Condition } from '../condition/condition.ts';
 import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
 import type { Seat } from '../fittings/seatForm.ts';
@@ -69,6 +70,15 @@ export interface CautionEvidence {
   M29: { readonly engaged_m: number; readonly wanted_m: number };
   M30: { readonly bottomGap_m: number };
   M34: { readonly hexagon_m: number; readonly wrench_m: number; readonly verdict: WrenchVerdict };
+  /** As cut, and what the line takes. */
+  M44: { readonly cut_m: number; readonly needed_m: number };
+  /** On the tube before the second end was closed. */
+  M45: { readonly nuts: number };
+  M46: { readonly end: 'A' | 'B'; readonly form: FlareForm };
+  M47: Record<never, never>;
+  /** Counted from 0. */
+  M48: { readonly bend: number };
+  M49: { readonly end: 'A' | 'B'; readonly looks: FlareLooks };
   M50: { readonly strokesLeft: number; readonly abs: boolean };
   M57: { readonly needed: number; readonly confirmed: number };
   M58: { readonly boltMaterial: string; readonly washerMaterial: string };

@@ -85,6 +85,27 @@ export const SOURCES = {
     'Engaged thread at least 0.8 d in aluminium, common practice, no published source',
   ),
   bottomingGap: source('estimate', 'Our margin: the bolt stays 1 mm clear of the bottom of the port'),
+  tubeBending: source('derivation', 'Straights and arcs of one radius: tangents and arcs of a circle'),
+  flareAllowance: source(
+    'commonPractice',
+    'About 6.35 mm (1/4 in) of tube for a double flare, common practice, no published source; geometry alone gives about 2 mm for 4.76 mm tube, so a test flare in the same tube settles it',
+  ),
+  flareForms: source(
+    'commonPractice',
+    'Double or bubble flares only on brake lines, even and without cracks; common practice, no published source',
+  ),
+  lineMaterials: source(
+    'commonPractice',
+    'Copper-nickel 90/10 or coated steel for brake lines; plain copper hardens and cracks, steel is bent once; common practice, no published source',
+  ),
+  lineOrder: source(
+    'commonPractice',
+    'Both nuts on, the right way round, before the second end is closed; common practice, no published source',
+  ),
+  cutListRule: source(
+    'derivation',
+    'Every way to cut the pieces from the lengths in stock, compared by what is thrown away',
+  ),
   hoseMaker: source('maker', 'Fitting sheet of the hose maker for the parts in the box'),
   vehicleMaker: source('maker', 'Workshop manual of the vehicle maker'),
   fluidCap: source('maker', 'Reservoir cap and manual of the vehicle maker'),

@@ -77,6 +77,26 @@ export async function sendBytes(address: string, bytes: Blob): Promise<unknown> 
   throw new ApiError(await readProblem(response));
 }
 
+/** A file that the server makes from what it is sent, with the name it gives it. */
+export async function fetchFile(
+  address: string,
+  body: object,
+): Promise<{ readonly name: string; readonly blob: Blob }> {
+  let response: Response;
+  try {
+    response = await fetch(address, {
+      method: 'POST',
+      body: JSON.stringify(body),
+      headers: { 'content-type': 'application/json' },
+    });
+  } catch {
+    throw new ApiError(null);
+  }
+  if (!response.ok) throw new ApiError(await readProblem(response));
+  const told = /filename\*=UTF-8''([^;]+)/.exec(response.headers.get('content-disposition') ?? '')?.[1];
+  return { name: decodeURIComponent(told ?? 'drawing'), blob: await response.blob() };
+}
+
 async function readProblem(response: Response): Promise<ProblemDetails> {
   const parsed = ProblemDetailsSchema.safeParse(await response.json().catch(() => null));
   if (parsed.success) return parsed.data;

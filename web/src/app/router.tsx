@@ -215,6 +215,27 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bend/BendPage.tsx')).BendPage }),
       },
       {
+        path: 'bench/hard-line',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/hard-line/HardLinePage.tsx')).HardLinePage,
+        }),
+      },
+      {
+        path: 'bench/templates',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/templates/TemplatesPage.tsx')).TemplatesPage,
+        }),
+      },
+      {
+        path: 'bench/cut-list',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/cut-list/CutListPage.tsx')).CutListPage,
+        }),
+      },
+      {
         path: 'bench/hexagons',
         handle: BENCH,
         lazy: async () => ({

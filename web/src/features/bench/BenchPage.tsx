@@ -34,6 +34,23 @@ const TOOLS = [
     about: 'From two directions measured with a tape to the bend of the neck and the nearest one sold.',
   },
   {
+    to: '/bench/hard-line',
+    name: 'How long is this hard line?',
+    about:
+      'From the legs and bends of a pattern to the length to cut, marks, bends and order of work; drawn at true size.',
+  },
+  {
+    to: '/bench/templates',
+    name: 'What does this end look like at true size?',
+    about:
+      'Ends and a bend gauge on paper, with bars that prove the print, or on a screen you have measured.',
+  },
+  {
+    to: '/bench/cut-list',
+    name: 'Which hose from which reel?',
+    about: 'Pieces from bulk hose with the least thrown away, rests from the shelf first.',
+  },
+  {
     to: '/bench/threads',
     name: 'Which thread is this?',
     about:

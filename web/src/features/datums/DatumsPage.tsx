@@ -1,12 +1,11 @@
 /** One hose length as everybody counts it, side by side on its drawing; everything in the address. */
 import { datumName, problemText } from '@zephyrcombe/contract';
-import { convertLength, END_FAMILIES, EXAMPLE_BENDS_deg, sealingDatum } from '@zephyrcombe/core';
+import { convertLength, sealingDatum } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { Pick } from '../../design/fields.tsx';
 import {
-  Beside,
   Columns,
   Figure,
   Fine,
@@ -19,14 +18,13 @@ import {
   Spread,
   Stack,
 } from '../../design/layout.ts';
-import { editableText, QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { SourceLine, Working } from '../../quantities/Working.tsx';
-import { FAMILY_WORDS } from '../donor/DonorCheck.tsx';
 import { drawnLengths } from '../measure/drawnLengths.ts';
 import { HoseDrawing } from '../measure/HoseDrawing.tsx';
 import { datumsFor, inDatum } from '../measure/measureView.ts';
-import type { EndField, TypedEnd } from './datumState.ts';
-import { END_FIELDS, exampleOf, geometryOf, readTypedEnd, writeTypedEnd } from './datumState.ts';
+import { geometryOf, readTypedEnd, writeTypedEnd } from './datumState.ts';
+import { EndFields } from './EndFields.tsx';
 
 export function DatumsPage() {
   useCrumb('Length datums');
@@ -134,58 +132,5 @@ export function DatumsPage() {
         </Columns>
       </Stack>
     </Page>
-  );
-}
-
-const FIELD_WORDS: Readonly<Record<EndField, string>> = {
-  ferruleToApex: 'ferrule to the bend',
-  apexToPoint: 'bend to the sealing point',
-  neck: 'sealing point to behind the neck',
-};
-
-interface EndFieldsProps {
-  readonly name: string;
-  readonly end: TypedEnd;
-  readonly onEnd: (end: TypedEnd) => void;
-}
-
-function EndFields({ name, end, onEnd }: EndFieldsProps) {
-  const { units } = useWriter();
-  const example = exampleOf(end);
-  const usual_m: Readonly<Record<EndField, number>> = {
-    ferruleToApex: example.ferruleToApex_m,
-    apexToPoint: example.apexToPoint_m,
-    neck: example.neckLength_m,
-  };
-  return (
-    <Stack $gap={10} role="group" aria-label={name}>
-      <Beside>
-        <Pick
-          label={name}
-          value={end.family}
-          options={END_FAMILIES.map((value) => ({ value, text: FAMILY_WORDS[value] }))}
-          onChange={(family) => onEnd({ ...end, family })}
-        />
-        <Pick
-          label={`${name}, bend`}
-          value={String(end.bend_deg)}
-          options={EXAMPLE_BENDS_deg.map((value) => ({ value: String(value), text: `${value}°` }))}
-          onChange={(bend) => onEnd({ ...end, bend_deg: Number(bend) })}
-        />
-      </Beside>
-      <Beside>
-        {END_FIELDS.map((field) => (
-          <QuantityField
-            key={field}
-            label={`${name}, ${FIELD_WORDS[field]}`}
-            kind="length"
-            allowZero
-            placeholder={editableText(usual_m[field], units.length)}
-            text={end.typed[field]}
-            onText={(typed) => onEnd({ ...end, typed: { ...end.typed, [field]: typed } })}
-          />
-        ))}
-      </Beside>
-    </Stack>
   );
 }

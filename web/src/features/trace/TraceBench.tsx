@@ -1,8 +1,9 @@
 /** Scale and line on the left, figures on the right: the same on the bench and in a job. */
 import { problemText } from '@zephyrcombe/contract';
-import { measureTracing } from '@zephyrcombe/core';
+import { measureTracing, patternFrom } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { History, HistoryAction } from '../../app/history.ts';
 import { FigureTable } from '../../design/FigureTable.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -24,6 +25,7 @@ import {
 } from '../../design/layout.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
+import { lineAddress, MOST_BENDS } from '../hard-line/lineState.ts';
 import { LegAngleRow } from './LegAngleRow.tsx';
 import type { ScaleKind, Target, TraceDraft } from './traceDraft.ts';
 import { nextTarget, SCALE_POINTS, scalePoints, tracingOf, withPoint } from './traceDraft.ts';
@@ -55,6 +57,14 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
   };
   const type = (part: Partial<TraceDraft>, field: string) => change((now) => ({ ...now, ...part }), field);
   const result = measureTracing(tracingOf(draft));
+  const pattern = result.ok
+    ? patternFrom(
+        draft.points.map((point) => {
+          const { x, y } = result.value.toPlane(point);
+          return [x, y, 0] as const;
+        }),
+      )
+    : null;
   const needed = SCALE_POINTS[draft.scaleKind] - scalePoints(draft).length;
   return (
     <Columns $left="1.6fr" $right="1fr">
@@ -222,6 +232,11 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
             </Rows>
             {draft.line === 'straight' && result.value.legs_m.length > 1 ? (
               <LegAngleRow tracing={tracingOf(draft)} legs={result.value.legs_m.length} />
+            ) : null}
+            {pattern && draft.line === 'straight' && pattern.bends.length <= MOST_BENDS ? (
+              <Link to={lineAddress(pattern.legs_m, pattern.bends, write.units)}>
+                Make a hard line of these legs and bends
+              </Link>
             ) : null}
             <Fine style={{ marginTop: 8 }}>
               What lies nearer to the camera than the scale comes out too long. A tape on the vehicle decides.

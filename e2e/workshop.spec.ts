@@ -1,0 +1,120 @@
+/** What is made in the shop: hard lines, templates at true size, hoses from the reel. */
+import { readFileSync } from 'node:fs';
+import { expect, signIn, test } from './support/zephyrcombe.ts';
+
+test('a hard line from its legs and bends: length, cautions while it is made, files', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: 'How long is this hard line?' }).click();
+  await page.getByLabel('Leg 1, from end A').fill('120 mm');
+  await page.getByLabel('Bend 1', { exact: true }).fill('90°');
+  await page.getByLabel('Leg 2, to end B').fill('200 mm');
+  // 120 and 200 mm to the corner, a quarter turn at 15 mm, two flares of 6.35 mm (as in the worked cases).
+  await expect(page.getByTestId('cut')).toHaveText(/^326\smm$/);
+  await page.getByRole('button', { name: 'Add a bend' }).click();
+  await expect(page.getByText('Type every leg with its unit')).toBeVisible();
+  await page.getByLabel('Bend 2', { exact: true }).fill('90°');
+  await page.getByLabel('Leg 3, to end B').fill('10 mm');
+  await expect(page.getByText(/Leg 3 is shorter than the bends at its ends take/)).toBeVisible();
+  await page.getByLabel('Leg 3, to end B').fill('80 mm');
+  await expect(page.getByTestId('cut')).toHaveText(/^400\smm$/);
+
+  // Judged where it is made.
+  await page.getByLabel('The tube as it was cut').fill('387 mm');
+  await expect(page.getByRole('heading', { name: /Stop: Cut 12\.\d\smm too short/ })).toBeVisible();
+  await page.getByLabel('The tube as it was cut').fill('400 mm');
+  await expect(page.getByRole('heading', { name: /too short/ })).toBeHidden();
+  await page.getByLabel('Nuts on before the second flare').selectOption({ label: 'one' });
+  await expect(page.getByRole('heading', { name: 'Stop: Only one nut is on the tube' })).toBeVisible();
+  await page
+    .getByLabel('Nuts on before the second flare')
+    .selectOption({ label: 'both, the right way round' });
+  await page.getByLabel('End B', { exact: true }).selectOption({ label: 'single flare' });
+  await expect(page.getByRole('heading', { name: /Stop: End B: a single flare/ })).toBeVisible();
+  await page.getByLabel('End B', { exact: true }).selectOption({ label: 'bubble flare' });
+  await page.getByLabel('Tube', { exact: true }).selectOption({ label: 'plain copper' });
+  await expect(page.getByRole('heading', { name: 'Stop: Plain copper hardens and cracks' })).toBeVisible();
+  await page.getByLabel('Tube', { exact: true }).selectOption({ label: 'copper-nickel 90/10' });
+  await expect(page.getByRole('heading', { name: /^(Stop|Caution):/ })).toHaveCount(0);
+  await expect(page.getByText('Put nut B on, its thread towards end B.')).toBeVisible();
+
+  await page.getByLabel('Name on the sheets').fill('Rear line');
+  const saved = async (button: string) => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button }).click(),
+    ]);
+    return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+  };
+  const pdf = await saved('Sheet as PDF');
+  expect(pdf.name).toBe('rear-line.pdf');
+  expect(pdf.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  const dxf = await saved('Drawing as DXF');
+  expect(dxf.bytes.toString()).toContain('LWPOLYLINE');
+  const svg = await saved('Drawing as SVG');
+
+  // The link is the line; the drawing opens in a browser at its size.
+  const address = page.url();
+  await page.setContent(svg.bytes.toString());
+  const { width } = await page.locator('svg').evaluate((drawing) => drawing.getBoundingClientRect());
+  expect((width / 96) * 25.4).toBeCloseTo(210, 0);
+  await page.goto(address);
+  await expect(page.getByTestId('cut')).toHaveText(/^400\smm$/);
+});
+
+test('templates at true size on a screen that was measured with a card, and remembered', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await page.goto(`${own.address}/bench/templates?a=banjo~90`);
+  await expect(page.getByText('not at true size')).toBeVisible();
+  const sheet = page.getByRole('img', { name: 'Both ends at true size on paper' });
+  await page.getByRole('button', { name: 'Measure this screen with a card' }).click();
+  await page.getByLabel('Size of the frame').fill('5');
+  await page.getByRole('button', { name: 'The frame is as large as the card' }).click();
+  await expect(page.getByText('At true size on this screen')).toBeVisible();
+  const width = async () => (await sheet.evaluate((drawing) => drawing.getBoundingClientRect())).width;
+  expect(await width()).toBeCloseTo(210 * 5, 0);
+  await page.reload();
+  await expect(page.getByText('At true size on this screen')).toBeVisible();
+  expect(await width()).toBeCloseTo(210 * 5, 0);
+  // A figure that is none is said, and the sheet waits for it.
+  await page.getByLabel('Neck across its outside').fill('wide');
+  await expect(page.getByText('A figure is no length: mend it')).toBeVisible();
+  await page.getByLabel('Neck across its outside').fill('7 mm');
+  await expect(sheet).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Ends and gauge as PDF' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('ends-at-true-size.pdf');
+});
+
+test('pieces from the reel and from rests, and what to do when there is too little', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await page.goto(`${own.address}/bench/cut-list`);
+  await page.getByLabel('Piece 1', { exact: true }).fill('700 mm');
+  await page.getByLabel('Stock 1', { exact: true }).fill('25 m');
+  await expect(page.getByTestId('waste')).toHaveText(/^0\smm$/);
+  await page.getByRole('button', { name: 'Add a stock' }).click();
+  await page.getByLabel('Stock 2', { exact: true }).fill('1010 mm');
+  // The rest from the shelf before the reel: what is left of it is still worth keeping.
+  await expect(page.getByText('Stock 2, 1010')).toBeVisible();
+  await expect(page.getByText('Stock 1, 25')).toBeHidden();
+  await page.getByRole('button', { name: 'take out stock 1' }).click();
+  await page.getByRole('button', { name: 'Add a piece' }).click();
+  await page.getByLabel('Piece 2', { exact: true }).fill('640 mm');
+  await expect(
+    page.getByText(/The pieces with their cuts take 1346\smm, and there is 1010\smm in stock/),
+  ).toBeVisible();
+  await page.getByLabel('Stock 1', { exact: true }).fill('1350 mm');
+  await expect(page.getByTestId('waste')).toHaveText(/^4\smm$/);
+  await expect(page.getByText('No plan wastes less')).toBeVisible();
+});

@@ -1,0 +1,121 @@
+import { METRIC, developed } from '@zephyrcombe/core';
+import fc from 'fast-check';
+import {
+  checksOf,
+  lineAddress,
+  readLine,
+  requestOf,
+  withBend,
+  withoutBend,
+  writeBentBack,
+  writeLegs,
+} from './lineState.ts';
+
+const from = (query: Readonly<Record<string, string>>) => readLine((name) => query[name] ?? '');
+
+test('an empty address is one bend to be typed, and asks for nothing yet', () => {
+  const typed = from({});
+  expect(typed.legs).toEqual(['', '']);
+  expect(typed.bends).toEqual([{ angle: '', roll: '' }]);
+  expect(requestOf(typed, 'A4')).toBeNull();
+});
+
+test('what is usual may stay empty; every leg and bend is read with its unit', () => {
+  const request = requestOf(from({ legs: '120 mm;8 in', bends: '90°' }), 'letter');
+  expect(request).toMatchObject({
+    name: 'Hard line',
+    paper: 'letter',
+    outside_m: 0.00475,
+    springBack: 0,
+    line: { radius_m: 0.015, endA: { flare_m: 0.00635 }, unionGap_m: 0 },
+    build: { material: 'copperNickel', formA: 'doubleFlare' },
+  });
+  expect(request?.line.legs_m[1]).toBeCloseTo(0.2032, 9);
+  expect(request?.line.bends[0]?.angle_rad).toBeCloseTo(Math.PI / 2, 12);
+});
+
+test.each([
+  ['a leg without a unit', { legs: '120;200 mm', bends: '90°' }],
+  ['a leg left empty', { legs: '120 mm;', bends: '90°' }],
+  ['a bend that is no angle', { legs: '120 mm;200 mm', bends: 'square' }],
+  ['a radius that is no length', { legs: '120 mm;200 mm', bends: '90°', r: 'tight' }],
+  ['a gap below nothing', { legs: '120 mm;200 mm', bends: '90°', gap: '-4 mm' }],
+])('%s asks for nothing', (_name, query) => {
+  expect(requestOf(from(query), 'A4')).toBeNull();
+});
+
+test('a bend put in and taken out leaves the others as they were', () => {
+  const before = from({ legs: '1 mm;2 mm;3 mm', bends: '10°;20°', rolls: ';180°' });
+  const more = from(withBend(before));
+  expect(more.legs).toEqual(['1 mm', '2 mm', '3 mm', '']);
+  expect(more.bends).toHaveLength(3);
+  const back = from(withoutBend(more, 2));
+  expect(back.legs).toEqual(before.legs);
+  expect(back.bends).toEqual(before.bends);
+  expect(from(withoutBend(before, 0)).legs).toEqual(['1 mm', '3 mm']);
+  // The last bend taken out, one leg is left, and no bend with it.
+  const straight = from(withoutBend(from({ legs: '1 mm;2 mm', bends: '10°' }), 0));
+  expect(straight.legs).toEqual(['1 mm']);
+  expect(straight.bends).toEqual([]);
+});
+
+test('checks are read, and nonsense among them is not', () => {
+  expect(checksOf(from({ cut: '400 mm', nuts: '1', sa: 'cracked', sb: 'pretty', unbent: '0;x;2' }))).toEqual({
+    cutAs_m: 0.4,
+    nuts: 1,
+    looksA: 'cracked',
+    looksB: null,
+    bentBack: [0, 2],
+  });
+  expect(checksOf(from({ nuts: '7' })).nuts).toBeNull();
+  expect(writeBentBack([0, 2])).toBe('0;2');
+});
+
+test('the address made of a traced pattern is read back as that pattern', () => {
+  const length = fc.double({ min: 0.05, max: 0.5, noNaN: true });
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          angle_rad: fc.double({ min: 0.1, max: 2, noNaN: true }),
+          roll_rad: fc.constantFrom(0, Math.PI),
+        }),
+        {
+          minLength: 1,
+          maxLength: 4,
+        },
+      ),
+      fc.array(length, { minLength: 5, maxLength: 5 }),
+      (bends, lengths) => {
+        const legs_m = lengths.slice(0, bends.length + 1);
+        const query = new URL(lineAddress(legs_m, bends, METRIC), 'http://shop').searchParams;
+        const request = requestOf(
+          readLine((name) => query.get(name) ?? ''),
+          'A4',
+        );
+        expect(request?.line.legs_m).toEqual(legs_m.map((leg_m) => expect.closeTo(leg_m, 5) as unknown));
+        for (const [index, bend] of (request?.line.bends ?? []).entries()) {
+          expect(bend.angle_rad).toBeCloseTo(bends[index]?.angle_rad ?? NaN, 4);
+          expect(bend.roll_rad).toBeCloseTo(bends[index]?.roll_rad ?? NaN, 4);
+        }
+        expect(request && developed(request.line)).toBeTruthy();
+      },
+    ),
+  );
+});
+
+test('lists are written with as many places as there are bends', () => {
+  expect(
+    writeLegs(
+      ['a', 'b', 'c'],
+      [
+        { angle: '1', roll: '' },
+        { angle: '2', roll: '3' },
+      ],
+    ),
+  ).toEqual({
+    legs: 'a;b;c',
+    bends: '1;2',
+    rolls: ';3',
+  });
+});
