@@ -45,6 +45,7 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     '/bench/trace',
     '/bench/datums?length=742+mm&from=1&a=banjo~20',
     '/bench/bend?d=100+mm&du=120+mm&au=30+mm',
+    '/bench/joint?eyes=2&bolt=aluminium&torque=30+N%C2%B7m',
     '/bench/hard-line',
     '/bench/hard-line?legs=120+mm%3B200+mm%3B80+mm&bends=90%C2%B0%3B60%C2%B0&rolls=%3B70%C2%B0&of=coatedSteel',
     '/bench/templates?a=banjo~90',

@@ -175,6 +175,13 @@ const SENTENCES: Sentences = {
     advice:
       'Flat calliper jaws read small bores low. Turn a gauge bolt in by hand: it must go all the way without rocking.',
   }),
+  M25: (evidence, write) => ({
+    title: `An eye of ${write.fineLength(evidence.eye_m)} on a bolt of ${write.fineLength(evidence.bolt_m)}`,
+    advice:
+      evidence.eye_m > evidence.bolt_m
+        ? 'Eyes of several sizes look the same. With so much play the washers do not cover it, and it leaks.'
+        : 'The bolt does not go through. Eyes of several sizes look the same: take the one for this bolt.',
+  }),
   M26: (evidence) => ({
     title: `No ${SEAL_NAMES[evidence.seal]} seals on this ${SEAT_NAMES[evidence.portSeat]}`,
     advice:
@@ -190,6 +197,11 @@ const SENTENCES: Sentences = {
         ? 'Bolt meets the bottom before it clamps'
         : `Bolt ends ${write.length(evidence.bottomGap_m)} from the bottom`,
     advice: 'It must not reach the bottom of the port before the washers are crushed. Use the shorter bolt.',
+  }),
+  M31: () => ({
+    title: 'The old bolt is the stop-lamp switch',
+    advice:
+      'Without it there is no brake light. Keep it, or fit a bolt that carries a switch, and try the light.',
   }),
   M34: (evidence, write) => ({
     title:

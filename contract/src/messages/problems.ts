@@ -24,6 +24,10 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   threads: 'number of threads',
   within_m: 'length counted over',
   uncertainty_m: 'tool error',
+  bore_m: 'hole along the bolt',
+  neck_m: 'neck of the bolt',
+  washerInside_m: 'hole of the washer',
+  torque_Nm: 'torque',
   kerf_m: 'loss at each cut',
   worthKeeping_m: 'shortest rest worth keeping',
   radius_m: 'radius',
@@ -103,6 +107,8 @@ export function problemText(problem: Problem, write: Writer): string {
       return 'This stiffener lies in a fitting, over another one or across a guide. Leave at least 5 mm of bending hose on either side, or let a clip grip it.';
     case 'neckTooLong':
       return `The ${nameOf(problem.field)} is longer than the whole rigid piece behind that end (${write.length(problem.rigid_m)}). Shorten it, or lengthen the rigid piece.`;
+    case 'boreOverNeck':
+      return `The ${nameOf(problem.field)} does not go with the size round it: a hole is larger than the part it is in. Check both figures.`;
     case 'legTooShort':
       return `${nameOf(problem.field)} is shorter than the bends at its ends take (${write.length(problem.least_m)}). Lengthen it, or use a bender with a smaller radius.`;
     case 'legsAndBends':

@@ -39,6 +39,9 @@ export function writeDate(iso: string): string {
   return `${day} ${MONTHS[(month ?? 1) - 1]} ${year}`;
 }
 
+/** Exact by definition of the pound and of standard gravity. */
+const POUND_FORCE_N = 4.4482216152605;
+const INCH_m = 0.0254;
 /** Avoirdupois, exact since 1959. */
 const OUNCE_kg = 0.028349523125;
 
@@ -83,6 +86,18 @@ export function createWriter(units: UnitPreferences): Writer {
           return units.length === 'in'
             ? `${(quantity.value_SI / OUNCE_kg).toFixed(1)}\u2009oz`
             : `${Math.round(quantity.value_SI * 1000)}\u2009g`;
+        case 'force':
+          return units.length === 'in'
+            ? `${Math.round(quantity.value_SI / POUND_FORCE_N)}\u2009lbf`
+            : `${(quantity.value_SI / 1000).toFixed(1)}\u2009kN`;
+        case 'area':
+          return units.length === 'in'
+            ? `${(quantity.value_SI / INCH_m ** 2).toFixed(4)}\u2009in²`
+            : `${(quantity.value_SI * 1e6).toFixed(1)}\u2009mm²`;
+        case 'stress':
+          return units.length === 'in'
+            ? `${Math.round((quantity.value_SI * INCH_m ** 2) / POUND_FORCE_N)}\u2009psi`
+            : `${Math.round(quantity.value_SI / 1e6)}\u2009MPa`;
         case 'torque':
           return torque(quantity.value_SI);
         case 'volume':

@@ -26,6 +26,7 @@ export type Problem =
   | { readonly code: 'clipsOutOfOrder'; readonly field: string }
   | { readonly code: 'stiffenerOutOfPlace'; readonly field: string }
   | { readonly code: 'neckTooLong'; readonly field: string; readonly rigid_m: number }
+  | { readonly code: 'boreOverNeck'; readonly field: string }
   | { readonly code: 'legTooShort'; readonly field: string; readonly least_m: number }
   | { readonly code: 'legsAndBends'; readonly field: string; readonly legs: number }
   | { readonly code: 'noSuchBend'; readonly field: string }

@@ -6,6 +6,10 @@ export type Quantity =
   /** A length where hundredths of a millimetre tell: thread limits, play, runout. */
   | { readonly kind: 'fineLength'; readonly value_SI: number }
   | { readonly kind: 'mass'; readonly value_SI: number }
+  | { readonly kind: 'force'; readonly value_SI: number }
+  | { readonly kind: 'area'; readonly value_SI: number }
+  /** In a solid, where bars would be read as those of the fluid. */
+  | { readonly kind: 'stress'; readonly value_SI: number }
   | { readonly kind: 'count'; readonly count: number }
   | { readonly kind: 'ratio'; readonly ratio: number }
   | { readonly kind: 'months'; readonly months: number }
@@ -17,6 +21,9 @@ export const distance = (value_m: number): Quantity => ({ kind: 'distance', valu
 export const torque = (value_Nm: number): Quantity => ({ kind: 'torque', value_SI: value_Nm });
 export const pressure = (value_Pa: number): Quantity => ({ kind: 'pressure', value_SI: value_Pa });
 export const mass = (value_kg: number): Quantity => ({ kind: 'mass', value_SI: value_kg });
+export const force = (value_N: number): Quantity => ({ kind: 'force', value_SI: value_N });
+export const area = (value_m2: number): Quantity => ({ kind: 'area', value_SI: value_m2 });
+export const stress = (value_Pa: number): Quantity => ({ kind: 'stress', value_SI: value_Pa });
 export const volume = (value_m3: number): Quantity => ({ kind: 'volume', value_SI: value_m3 });
 export const angle = (value_rad: number): Quantity => ({ kind: 'angle', value_SI: value_rad });
 export const fraction = (value: number): Quantity => ({ kind: 'fraction', value_SI: value });

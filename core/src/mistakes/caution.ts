@@ -66,9 +66,11 @@ export interface CautionEvidence {
   M22: { readonly crests: number; readonly thread: string };
   M23: { readonly bore_m: number; readonly thread: string };
   M24: { readonly bore_m: number; readonly threads: readonly string[] };
+  M25: { readonly eye_m: number; readonly bolt_m: number };
   M26: { readonly portSeat: Seat; readonly seal: SealKind };
   M29: { readonly engaged_m: number; readonly wanted_m: number };
   M30: { readonly bottomGap_m: number };
+  M31: Record<never, never>;
   M34: { readonly hexagon_m: number; readonly wrench_m: number; readonly verdict: WrenchVerdict };
   /** As cut, and what the line takes. */
   M44: { readonly cut_m: number; readonly needed_m: number };

@@ -215,6 +215,13 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/bend/BendPage.tsx')).BendPage }),
       },
       {
+        path: 'bench/joint',
+        handle: BENCH,
+        lazy: async () => ({
+          Component: (await import('../features/joint-stack/JointStackPage.tsx')).JointStackPage,
+        }),
+      },
+      {
         path: 'bench/hard-line',
         handle: BENCH,
         lazy: async () => ({

@@ -14,9 +14,9 @@ interface JointSectionProps {
 }
 
 const LABEL_WIDTH = 172;
-const WASHER_OUTER_mm = 7.2;
+const USUAL_WASHER_mm = 14.4;
 const EYE_OUTER_mm = 8.6;
-const BORE_mm = 2.5;
+const USUAL_BORE_mm = 5;
 
 /** Section of a banjo joint to scale, from the parts in the box. */
 export function JointSection({
@@ -29,6 +29,8 @@ export function JointSection({
 }: JointSectionProps) {
   const [ref, width] = useWidth<HTMLDivElement>(420);
   const layout = sectionLayout(parts);
+  const washerRadius_mm = (parts.washerOutside_mm ?? USUAL_WASHER_mm) / 2;
+  const boreRadius_mm = (parts.boltBore_mm ?? USUAL_BORE_mm) / 2;
   // The drawing takes what the labels leave, and is never taller than it is useful.
   const scale = Math.min(6, (width - LABEL_WIDTH) / 34, 380 / layout.height);
   const axis = Math.max(16.5 * scale, (width - LABEL_WIDTH) / 2);
@@ -72,15 +74,15 @@ export function JointSection({
           </g>
         ))}
         <rect {...box(-radius, radius, shank)} fill={colour('brassLight')} fillOpacity="0.45" {...ink} />
-        <rect {...box(-BORE_mm, BORE_mm, bore)} fill={colour('sheet')} {...ink} />
+        <rect {...box(-boreRadius_mm, boreRadius_mm, bore)} fill={colour('sheet')} {...ink} />
         <rect {...box(-7.5, 7.5, layout.head)} fill={colour('brassLight')} fillOpacity="0.6" {...ink} />
         {layout.washers.map((washer, index) => (
           <g key={`washer ${index}`}>
-            <rect {...box(-WASHER_OUTER_mm, -radius - 0.1, washer)} fill={colour('inkSoft')} {...ink} />
-            <rect {...box(radius + 0.1, WASHER_OUTER_mm, washer)} fill={colour('inkSoft')} {...ink} />
+            <rect {...box(-washerRadius_mm, -radius - 0.1, washer)} fill={colour('inkSoft')} {...ink} />
+            <rect {...box(radius + 0.1, washerRadius_mm, washer)} fill={colour('inkSoft')} {...ink} />
             <Callout
               x={labelX}
-              from={axis + WASHER_OUTER_mm * scale}
+              from={axis + washerRadius_mm * scale}
               y={y((washer.top + washer.bottom) / 2)}
               text={index === 0 ? washerText : 'washer'}
               soft

@@ -6,6 +6,9 @@ export interface SectionParts {
   readonly boltLength_mm: number;
   readonly boltDiameter_mm: number;
   readonly portDepth_mm: number;
+  /** Where they are known; otherwise drawn as they usually are. */
+  readonly boltBore_mm?: number;
+  readonly washerOutside_mm?: number;
 }
 
 export interface Band {

@@ -34,6 +34,12 @@ const TOOLS = [
     about: 'From two directions measured with a tape to the bend of the neck and the nearest one sold.',
   },
   {
+    to: '/bench/joint',
+    name: 'Does this joint hold, seal and let the fluid through?',
+    about:
+      'Eyes, washers and bolt in section: thread engaged, what a torque does to the bolt, and the way of the fluid.',
+  },
+  {
     to: '/bench/hard-line',
     name: 'How long is this hard line?',
     about:

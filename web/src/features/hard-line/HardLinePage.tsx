@@ -422,7 +422,13 @@ function Drawn({ request, made }: { readonly request: HardLineRequest; readonly 
   return (
     <Sheet>
       <SheetTitle>The finished line</SheetTitle>
-      <div style={{ display: 'grid', gridTemplateColumns: `repeat(${views}, minmax(0, 620px))`, gap: 16 }}>
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 380px), 620px))',
+          gap: 16,
+        }}
+      >
         {pages.slice(-views).map((page, index) => (
           <FlatView
             key={index}

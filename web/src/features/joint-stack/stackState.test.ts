@@ -1,0 +1,37 @@
+import { BANJO_THREADS, figuresOf, LENGTH_FIELDS, readStack, usualOf } from './stackState.ts';
+
+const from = (query: Readonly<Record<string, string>>) => readStack((name) => query[name] ?? '');
+
+test('an empty address is the usual joint, of our own examples', () => {
+  const typed = from({});
+  expect(typed).toMatchObject({ eyes: 1, bolt: 'steel', washers: 'copper', state: 'new', crossHoles: 1 });
+  expect(typed.thread).toBe(BANJO_THREADS[0]);
+  const read = figuresOf(typed);
+  for (const field of LENGTH_FIELDS) expect(read?.lengths_m[field]).toBe(usualOf(field));
+  expect(read).toMatchObject({ torque_Nm: 20, pressure_Pa: 10e6 });
+});
+
+test('what is typed takes the place of the example, in any unit', () => {
+  const read = figuresOf(from({ long: '3/4 in', torque: '15 lbf·ft', at: '1450 psi' }));
+  expect(read?.lengths_m.long).toBeCloseTo(0.01905, 9);
+  expect(read?.torque_Nm).toBeCloseTo(20.337, 3);
+  expect(read?.pressure_Pa).toBeCloseTo(9.997e6, -4);
+});
+
+test.each([
+  ['a length without a unit', { eye: '7.5' }],
+  ['a torque that is a length', { torque: '20 mm' }],
+  ['a pressure of nothing', { at: '0 bar' }],
+])('%s draws nothing', (_name, query) => {
+  expect(figuresOf(from(query))).toBeNull();
+});
+
+test('counts and choices beyond what there is are brought back', () => {
+  expect(from({ eyes: '9', holes: '5', bolt: 'copper', thread: 'M99' })).toMatchObject({
+    eyes: 4,
+    crossHoles: 2,
+    bolt: 'steel',
+    thread: BANJO_THREADS[0],
+  });
+  expect(from({ eyes: '-1' }).eyes).toBe(1);
+});
