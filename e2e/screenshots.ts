@@ -22,8 +22,6 @@ test('pictures of every main view', async ({ page, own }) => {
   const petrelle = `${own.address}/jobs/${idOf('Raised bars')}`;
   const rear = `${own.address}/jobs/${idOf('Rear hose')}`;
 
-  await page.goto(`${own.address}/sign-in`);
-  await take(page, 'sign-in');
   await signIn(page, own);
   await take(page, 'jobs');
   const [master] = await own.query<{ id: string; circuit: string }>(
@@ -69,8 +67,16 @@ test('pictures of every main view', async ({ page, own }) => {
   await take(page, 'trace');
   await page.goto(`${own.address}/bench/threads?of=internal&d=8.93+mm`);
   await take(page, 'threads');
-  await page.goto(`${own.address}/bench/symptoms?does=pull,drag&known=oldHose`);
-  await take(page, 'symptoms');
+  const line = new URLSearchParams({
+    legs: '120 mm;200 mm;80 mm',
+    bends: '90°;60°',
+    rolls: ';180°',
+    name: 'Rear line, left',
+  });
+  await page.goto(`${own.address}/bench/hard-line?${line.toString()}`);
+  await take(page, 'hard-line', true);
+  await page.goto(`${own.address}/bench/joint?eyes=2&long=30+mm&torque=15+N·m`);
+  await take(page, 'joint-stack');
 });
 
 /** A pipe drawn beside a line of known length, traced. */

@@ -149,3 +149,23 @@ test('a joint on the bench: too little thread, the wrong washers, an eye of anot
   await page.getByLabel('Hole along the bolt').fill('9 mm');
   await expect(page.getByText(/a hole is larger than the part it is in/).first()).toBeVisible();
 });
+
+test('from Specify a joint and both ends go to the bench as they are', async ({ page, own }) => {
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/specify`);
+  await page
+    .getByRole('link', { name: /Clamp and flow on the bench/ })
+    .first()
+    .click();
+  await expect(
+    page.getByRole('heading', { name: 'Does this joint hold, seal and let the fluid through?' }),
+  ).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Stop:/ })).toHaveCount(0);
+  await expect(page.getByLabel('Bolt under the head')).not.toHaveValue('');
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: /^Does this joint hold/ })).toBeHidden();
+  await page.getByRole('link', { name: 'Both ends at true size' }).click();
+  await expect(page.getByRole('img', { name: 'Both ends at true size on paper' })).toBeVisible();
+  await expect(page.getByLabel('Title of the sheet')).not.toHaveValue('');
+});

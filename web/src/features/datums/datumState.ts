@@ -1,7 +1,7 @@
 /** The ends of a hose as they stand in an address: family, bend and the take-offs as typed. */
-import type { EndGeometry } from '@zephyrcombe/core';
+import type { EndGeometry, UnitId } from '@zephyrcombe/core';
 import { END_FAMILIES, EXAMPLE_BENDS_deg, EXAMPLE_THREADED, exampleBanjo } from '@zephyrcombe/core';
-import { readQuantity } from '../../quantities/QuantityField.tsx';
+import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 export const END_FIELDS = ['ferruleToApex', 'apexToPoint', 'neck'] as const;
 export type EndField = (typeof END_FIELDS)[number];
@@ -25,6 +25,21 @@ export function readTypedEnd(text: string): TypedEnd {
 
 export const writeTypedEnd = ({ family, bend_deg, typed }: TypedEnd): string =>
   [family, bend_deg, ...END_FIELDS.map((field) => typed[field])].join('~').replace(/~+$/, '');
+
+/** An end that is known, as it would be typed. */
+export function typedEndOf({ family, neckAngle_rad, ...lengths }: EndGeometry, unit: UnitId): TypedEnd {
+  const bend_deg =
+    EXAMPLE_BENDS_deg.find((known) => Math.abs((known * Math.PI) / 180 - neckAngle_rad) < 1e-6) ?? 0;
+  return {
+    family,
+    bend_deg,
+    typed: {
+      ferruleToApex: editableText(lengths.ferruleToApex_m, unit),
+      apexToPoint: editableText(lengths.apexToPoint_m, unit),
+      neck: editableText(lengths.neckLength_m, unit),
+    },
+  };
+}
 
 export function exampleOf({ family, bend_deg }: TypedEnd): EndGeometry {
   const example = exampleBanjo(EXAMPLE_BENDS_deg.find((known) => known === bend_deg) ?? 0);

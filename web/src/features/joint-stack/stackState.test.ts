@@ -1,4 +1,4 @@
-import { BANJO_THREADS, figuresOf, LENGTH_FIELDS, readStack, usualOf } from './stackState.ts';
+import { BANJO_THREADS, figuresOf, LENGTH_FIELDS, readStack, stackAddress, usualOf } from './stackState.ts';
 
 const from = (query: Readonly<Record<string, string>>) => readStack((name) => query[name] ?? '');
 
@@ -34,4 +34,22 @@ test('counts and choices beyond what there is are brought back', () => {
     thread: BANJO_THREADS[0],
   });
   expect(from({ eyes: '-1' }).eyes).toBe(1);
+});
+
+test('a joint that is known travels in the address', () => {
+  const address = stackAddress(
+    {
+      eyes: 2,
+      thread: 'M10×1.25',
+      bolt: 'aluminium',
+      washers: 'aluminium',
+      lengths_m: { long: 0.028, deep: 0.016 },
+    },
+    'mm',
+  );
+  const query = new URL(address, 'http://shop').searchParams;
+  const typed = readStack((name) => query.get(name) ?? '');
+  expect(typed).toMatchObject({ eyes: 2, bolt: 'aluminium', washers: 'aluminium' });
+  expect(typed.thread.designation).toBe('M10×1.25');
+  expect(figuresOf(typed)?.lengths_m).toMatchObject({ long: 0.028, deep: 0.016, eye: usualOf('eye') });
 });

@@ -1,7 +1,7 @@
 /** A banjo joint as it stands in the address: what was typed, our examples where nothing was. */
-import type { BoltState, JointMaterial, Thread } from '@zephyrcombe/core';
+import type { BoltState, JointMaterial, Thread, UnitId } from '@zephyrcombe/core';
 import { BOLT_STATES, JOINT_MATERIALS, THREADS } from '@zephyrcombe/core';
-import { readQuantity } from '../../quantities/QuantityField.tsx';
+import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 /** Examples of ours, not those of any part: an M10 joint of the usual size. */
 const USUAL = {
@@ -86,4 +86,27 @@ export function figuresOf({ lengths, torque, pressure }: TypedStack): ReadStack 
   if (torque_Nm === null || pressure_Pa === null || lengths_m.some(([, value_m]) => value_m === null))
     return null;
   return { lengths_m: Object.fromEntries(lengths_m) as Record<LengthField, number>, torque_Nm, pressure_Pa };
+}
+
+/** Where a joint that is known is worked out further. */
+export function stackAddress(
+  joint: {
+    readonly eyes: number;
+    readonly thread: string;
+    readonly bolt: JointMaterial;
+    readonly washers: JointMaterial;
+    readonly lengths_m: Partial<Record<LengthField, number>>;
+  },
+  unit: UnitId,
+): string {
+  const query = new URLSearchParams({
+    eyes: String(joint.eyes),
+    thread: joint.thread,
+    bolt: joint.bolt,
+    washers: joint.washers,
+    ...Object.fromEntries(
+      Object.entries(joint.lengths_m).map(([field, value_m]) => [field, editableText(value_m, unit)]),
+    ),
+  });
+  return `/bench/joint?${query.toString()}`;
 }

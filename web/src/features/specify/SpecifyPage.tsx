@@ -11,7 +11,18 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';
-import { Columns, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import {
+  Columns,
+  Fine,
+  Hero,
+  Label,
+  Rows,
+  Sheet,
+  SheetTitle,
+  Spread,
+  Stack,
+  Unseen,
+} from '../../design/layout.ts';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
@@ -27,6 +38,8 @@ import {
   stackOf,
 } from '../job/jobView.ts';
 import { inDatum, orderDatumOf } from '../measure/measureView.ts';
+import { stackAddress } from '../joint-stack/stackState.ts';
+import { templateAddress } from '../templates/templateState.ts';
 import { JointDrawing } from './JointDrawing.tsx';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
@@ -186,6 +199,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
         </PrimaryButton>
       )}
       <Link to={`/jobs/${detail.job.id}/hose-sheet`}>Hose sheet to print</Link>
+      <Link to={templateAddress(name, hose.endA, hose.endB, write.units.length)}>Both ends at true size</Link>
     </Stack>
   );
 }
@@ -240,6 +254,27 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
         {end}: {joint.name}, {eyes === 1 ? 'one eye' : `${eyes} eyes`}
       </SheetTitle>
       <JointDrawing view={view} bolt={bolt} washer={washer} />
+      {joint.eyeThickness_m === null || port.depth_m === null ? null : (
+        <Link
+          to={stackAddress(
+            {
+              eyes,
+              thread: bolt.thread,
+              bolt: bolt.material,
+              washers: washer.material,
+              lengths_m: {
+                eye: joint.eyeThickness_m,
+                washer: washer.thickness_m,
+                long: bolt.length_m,
+                deep: port.depth_m,
+              },
+            },
+            write.units.length,
+          )}
+        >
+          Clamp and flow on the bench<Unseen>, {joint.name}</Unseen>
+        </Link>
+      )}
       {isCalculated(stack) ? (
         <Rows>
           <Spread>

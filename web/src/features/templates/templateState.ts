@@ -1,6 +1,7 @@
 /** What an end looks like beyond its take-offs, as typed in an address. */
-import type { EndBuild } from '@zephyrcombe/core';
+import type { EndBuild, EndGeometry, UnitId } from '@zephyrcombe/core';
 import { EXAMPLE_BUILD } from '@zephyrcombe/core';
+import { typedEndOf, writeTypedEnd } from '../datums/datumState.ts';
 import { readQuantity } from '../../quantities/QuantityField.tsx';
 
 export const BUILD_FIELDS = [
@@ -36,4 +37,14 @@ export function buildOf(typed: TypedBuild): EndBuild | null {
   return read.includes(null)
     ? null
     : (Object.fromEntries(BUILD_FIELDS.map((field, index) => [field, read[index]])) as unknown as EndBuild);
+}
+
+/** Where both ends of a hose are drawn at true size. */
+export function templateAddress(title: string, endA: EndGeometry, endB: EndGeometry, unit: UnitId): string {
+  const query = new URLSearchParams({
+    title,
+    a: writeTypedEnd(typedEndOf(endA, unit)),
+    b: writeTypedEnd(typedEndOf(endB, unit)),
+  });
+  return `/bench/templates?${query.toString()}`;
 }
