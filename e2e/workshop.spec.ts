@@ -168,4 +168,11 @@ test('from Specify a joint and both ends go to the bench as they are', async ({ 
   await page.getByRole('link', { name: 'Both ends at true size' }).click();
   await expect(page.getByRole('img', { name: 'Both ends at true size on paper' })).toBeVisible();
   await expect(page.getByLabel('Title of the sheet')).not.toHaveValue('');
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: /^What does this end look like/ })).toBeHidden();
+  await page.getByRole('link', { name: 'Cut list, when this job is made up here' }).click();
+  await expect(page.getByLabel('Piece 1: Left hose')).not.toHaveValue('');
+  await page.getByLabel('Stock 1', { exact: true }).fill('5 m');
+  await expect(page.getByTestId('waste')).toHaveText(/^0\smm$/);
+  await expect(page.getByText(/piece 3: sidecar hose/)).toBeVisible();
 });

@@ -316,3 +316,4 @@ export { jointPassage } from './joint/passage.ts';
 export type { BoltState, BoltVerdict } from './joint/parts.ts';
 export { BOLT_STATES, boltReuse, judgeEye, judgeSwitch } from './joint/parts.ts';
 export { BOLT_STRENGTHS, FRICTIONS } from './joint/boltMaterials.ts';
+export { cutLength } from './cutList/cutLength.ts';

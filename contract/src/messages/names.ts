@@ -249,6 +249,8 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   lineCut: 'length to cut',
   cutPieces: 'pieces cut from it',
   cutKerf: 'lost at each cut',
+  insertion: 'hose inside a fitting',
+  hoseCut: 'hose to cut',
   cutUsed: 'used of this length',
   stockLength: 'length in stock',
   cutRest: 'what is left',

@@ -24,6 +24,8 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   threads: 'number of threads',
   within_m: 'length counted over',
   uncertainty_m: 'tool error',
+  insertionA_m: 'hose inside the fitting of end A',
+  insertionB_m: 'hose inside the fitting of end B',
   bore_m: 'hole along the bolt',
   neck_m: 'neck of the bolt',
   washerInside_m: 'hole of the washer',

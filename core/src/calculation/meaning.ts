@@ -54,6 +54,8 @@ export const MEANINGS = [
   'unionGap',
   'lineCut',
   'cutPieces',
+  'insertion',
+  'hoseCut',
   'cutKerf',
   'cutUsed',
   'stockLength',

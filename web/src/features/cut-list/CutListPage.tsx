@@ -23,7 +23,14 @@ import {
 import { colour, SIZE } from '../../design/tokens.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
-import { MOST_LENGTHS, readCutting, typedCutting, writeLengths } from './cutState.ts';
+import {
+  MOST_LENGTHS,
+  pieceName,
+  readCutting,
+  typedCutting,
+  USUAL_INSERTION_m,
+  writeLengths,
+} from './cutState.ts';
 
 export function CutListPage() {
   useCrumb('Cut list');
@@ -43,7 +50,8 @@ export function CutListPage() {
           <Head>Which hose from which reel?</Head>
           <Fine>
             Type the hose to cut for each piece: the finished length less both take-offs, and what goes into
-            the fittings. Cut square, and look at both ends before going on.
+            the fittings; from a job it comes worked out with {write.length(USUAL_INSERTION_m)} inside each,
+            an example of ours. Cut square, and look at both ends before going on.
           </Fine>
         </div>
         <Columns $left="1fr" $right="1fr">
@@ -51,13 +59,23 @@ export function CutListPage() {
             <LengthList
               title="Pieces to cut"
               name="Piece"
+              labelOf={(index) => pieceName(typed, index)}
               lengths={typed.pieces}
               placeholder="640 mm"
-              onLengths={(lengths) => set({ pieces: writeLengths(lengths) })}
+              onLengths={(lengths, taken) =>
+                set({
+                  pieces: writeLengths(lengths),
+                  names:
+                    taken === null
+                      ? text('names')
+                      : writeLengths(typed.names.filter((_own, at) => at !== taken)),
+                })
+              }
             />
             <LengthList
               title="Lengths in stock"
               name="Stock"
+              labelOf={(index) => `Stock ${index + 1}`}
               lengths={typed.stocks}
               placeholder="5 m"
               onLengths={(lengths) => set({ stocks: writeLengths(lengths) })}
@@ -114,10 +132,12 @@ interface LengthListProps {
   readonly name: string;
   readonly lengths: readonly string[];
   readonly placeholder: string;
-  readonly onLengths: (lengths: readonly string[]) => void;
+  readonly labelOf: (index: number) => string;
+  /** `taken`: the place of one that was taken out. */
+  readonly onLengths: (lengths: readonly string[], taken: number | null) => void;
 }
 
-function LengthList({ title, name, lengths, placeholder, onLengths }: LengthListProps) {
+function LengthList({ title, name, labelOf, lengths, placeholder, onLengths }: LengthListProps) {
   return (
     <Sheet>
       <SheetTitle>{title}</SheetTitle>
@@ -126,15 +146,27 @@ function LengthList({ title, name, lengths, placeholder, onLengths }: LengthList
           <Line key={index} $gap={12}>
             <div style={{ flex: '1 1 160px' }}>
               <QuantityField
-                label={`${name} ${index + 1}`}
+                label={labelOf(index)}
                 kind="length"
                 placeholder={placeholder}
                 text={text}
-                onText={(next) => onLengths(lengths.map((own, at) => (at === index ? next : own)))}
+                onText={(next) =>
+                  onLengths(
+                    lengths.map((own, at) => (at === index ? next : own)),
+                    null,
+                  )
+                }
               />
             </div>
             {lengths.length > 1 ? (
-              <TextButton onPress={() => onLengths(lengths.filter((_own, at) => at !== index))}>
+              <TextButton
+                onPress={() =>
+                  onLengths(
+                    lengths.filter((_own, at) => at !== index),
+                    index,
+                  )
+                }
+              >
                 take out {name.toLowerCase()} {index + 1}
               </TextButton>
             ) : null}
@@ -143,7 +175,7 @@ function LengthList({ title, name, lengths, placeholder, onLengths }: LengthList
         <Line>
           <PlainButton
             isDisabled={lengths.length >= MOST_LENGTHS}
-            onPress={() => onLengths([...lengths, ''])}
+            onPress={() => onLengths([...lengths, ''], null)}
           >
             Add a {name.toLowerCase()}
           </PlainButton>

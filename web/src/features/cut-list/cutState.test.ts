@@ -1,4 +1,5 @@
-import { readCutting, typedCutting, writeLengths } from './cutState.ts';
+import { EXAMPLE_THREADED, exampleBanjo } from '@zephyrcombe/core';
+import { cutListAddress, readCutting, typedCutting, writeLengths } from './cutState.ts';
 
 const from = (query: Readonly<Record<string, string>>) => typedCutting((name) => query[name] ?? '');
 
@@ -32,4 +33,28 @@ test('a blade may take nothing', () => {
 
 test('lengths are written as they are read', () => {
   expect(from({ pieces: writeLengths(['a', '', 'b']) }).pieces).toEqual(['a', '', 'b']);
+});
+
+test('the hoses of a job come with their names and what is cut for them', () => {
+  const address = cutListAddress(
+    [
+      { name: 'Left hose', length_m: 0.742, endA: exampleBanjo(20), endB: exampleBanjo(0) },
+      { name: 'Rear; long', length_m: 0.9, endA: exampleBanjo(0), endB: EXAMPLE_THREADED },
+    ],
+    'mm',
+  );
+  const query = new URL(address ?? '', 'http://shop').searchParams;
+  const read = readCutting(typedCutting((name) => (name === 'stocks' ? '5 m' : (query.get(name) ?? ''))));
+  // 742 − 36 − 32 + 26 mm, and 900 − 32 − 34 + 26 mm.
+  expect(read?.pieces).toEqual([
+    { id: 'Piece 1: Left hose', length_m: expect.closeTo(0.7, 9) as unknown },
+    { id: 'Piece 2: Rear, long', length_m: expect.closeTo(0.86, 9) as unknown },
+  ]);
+});
+
+test('a job without lengths, or with one shorter than its fittings, has no cut list', () => {
+  expect(cutListAddress([], 'mm')).toBeNull();
+  expect(
+    cutListAddress([{ name: 'a', length_m: 0.05, endA: exampleBanjo(0), endB: exampleBanjo(0) }], 'mm'),
+  ).toBeNull();
 });

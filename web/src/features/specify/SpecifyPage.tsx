@@ -38,6 +38,7 @@ import {
   stackOf,
 } from '../job/jobView.ts';
 import { inDatum, orderDatumOf } from '../measure/measureView.ts';
+import { cutListAddress } from '../cut-list/cutState.ts';
 import { stackAddress } from '../joint-stack/stackState.ts';
 import { templateAddress } from '../templates/templateState.ts';
 import { JointDrawing } from './JointDrawing.tsx';
@@ -105,6 +106,21 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
   const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, orderDatumOf(hose));
   const cautions = [...clockingCautions(hose), ...views.flatMap((view) => jointCautions(view))];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
+  const cutting = cutListAddress(
+    detail.hoses.flatMap((own) =>
+      own.order_m === null
+        ? []
+        : [
+            {
+              name: detail.circuit.hoses.find(({ id }) => id === own.hoseId)?.name ?? '',
+              length_m: own.order_m,
+              endA: own.endA,
+              endB: own.endB,
+            },
+          ],
+    ),
+    write.units.length,
+  );
   const bend = (end: 'endA' | 'endB', text: string) => {
     const bend_deg = EXAMPLE_BENDS_deg.find((candidate) => String(candidate) === text);
     if (bend_deg === undefined) return;
@@ -199,6 +215,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
         </PrimaryButton>
       )}
       <Link to={`/jobs/${detail.job.id}/hose-sheet`}>Hose sheet to print</Link>
+      {cutting === null ? null : <Link to={cutting}>Cut list, when this job is made up here</Link>}
       <Link to={templateAddress(name, hose.endA, hose.endB, write.units.length)}>Both ends at true size</Link>
     </Stack>
   );
