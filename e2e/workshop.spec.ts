@@ -65,6 +65,28 @@ test('a hard line from its legs and bends: length, cautions while it is made, fi
   await expect(page.getByTestId('cut')).toHaveText(/^400\smm$/);
 });
 
+test('a long line has pages of work before its drawing: the file of the drawing is the drawing', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  const line = new URLSearchParams({
+    legs: Array(19).fill('60 mm').join(';'),
+    bends: Array(18).fill('30°').join(';'),
+    rolls: Array(18).fill('40°').join(';'),
+    of: 'coatedSteel',
+  });
+  await page.goto(`${own.address}/bench/hard-line?${line.toString()}`);
+  await expect(page.getByRole('img', { name: /view 2$/ })).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Drawing as SVG' }).click(),
+  ]);
+  const drawing = readFileSync(await download.path()).toString();
+  expect(drawing).toContain('true size, seen across the first bend');
+  expect(drawing).not.toContain('Order of work');
+});
+
 test('templates at true size on a screen that was measured with a card, and remembered', async ({
   page,
   own,

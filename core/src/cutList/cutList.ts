@@ -115,7 +115,7 @@ export function cutList(
 function planOf(
   pieces: readonly Piece[],
   stocks: readonly Stock[],
-  { kerf_m, worthKeeping_m }: CutRules,
+  { worthKeeping_m }: CutRules,
   { kerf }: Packing,
   assignment: Assignment,
 ): readonly StockPlan[] {
@@ -127,7 +127,7 @@ function planOf(
     const used = own.reduce((sum, piece) => sum + units(piece.length_m) + kerf, 0);
     // The last cut may fall on the very end: then it takes nothing.
     const rest_m = Math.max(0, units(stock.length_m) - used) * UNIT_m;
-    return [{ stock, pieces: own, rest_m, isKept: rest_m >= worthKeeping_m && kerf_m >= 0 }];
+    return [{ stock, pieces: own, rest_m, isKept: rest_m >= worthKeeping_m }];
   });
 }
 

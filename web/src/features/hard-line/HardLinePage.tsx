@@ -8,7 +8,7 @@ import {
   rollText,
 } from '@zephyrcombe/contract';
 import type { HardLineRequest } from '@zephyrcombe/contract';
-import type { Calculated, Developed, FlareLooks } from '@zephyrcombe/core';
+import type { Calculated, Developed, FlareLooks, FlatDrawing } from '@zephyrcombe/core';
 import {
   bendMarks,
   BENDS_ONCE,
@@ -80,6 +80,10 @@ export function HardLinePage() {
   const paper = paperNamed(text('paper'));
   const request = requestOf(typed, paper);
   const made = request ? developed(request.line) : null;
+  const pages = request && made?.ok ? hardLineSheet(request, made.value, paper, write).pages : [];
+  // Drawings come last: a long order of work has taken pages before them.
+  const views = request && !isFlat(request.line) ? 2 : 1;
+  const firstDrawing = Math.max(1, pages.length - views + 1);
   return (
     <Page>
       <Stack $gap={16}>
@@ -118,14 +122,14 @@ export function HardLinePage() {
                 onPaper={(next) => set({ paper: next })}
                 files={[
                   { format: 'pdf', page: 1, words: 'Sheet as PDF' },
-                  { format: 'svg', page: 2, words: 'Drawing as SVG' },
-                  { format: 'dxf', page: 2, words: 'Drawing as DXF' },
+                  { format: 'svg', page: firstDrawing, words: 'Drawing as SVG' },
+                  { format: 'dxf', page: firstDrawing, words: 'Drawing as DXF' },
                 ]}
               />
             </Sheet>
           </Stack>
         </Columns>
-        {request && made?.ok ? <Drawn request={request} made={made.value} /> : null}
+        {request && pages.length > 0 ? <Drawn name={request.name} pages={pages.slice(-views)} /> : null}
       </Stack>
     </Page>
   );
@@ -415,10 +419,12 @@ function MakingSheet({ typed, set }: EntrySheetProps) {
   );
 }
 
-function Drawn({ request, made }: { readonly request: HardLineRequest; readonly made: Developed }) {
-  const write = useWriter();
-  const { pages } = hardLineSheet(request, made, request.paper, write);
-  const views = isFlat(request.line) ? 1 : 2;
+interface DrawnProps {
+  readonly name: string;
+  readonly pages: readonly FlatDrawing[];
+}
+
+function Drawn({ name, pages }: DrawnProps) {
   return (
     <Sheet>
       <SheetTitle>The finished line</SheetTitle>
@@ -429,12 +435,12 @@ function Drawn({ request, made }: { readonly request: HardLineRequest; readonly 
           gap: 16,
         }}
       >
-        {pages.slice(-views).map((page, index) => (
+        {pages.map((page, index) => (
           <FlatView
             key={index}
             drawing={page}
             perMm_px={null}
-            label={`${request.name}, drawn at true size on paper, view ${index + 1}`}
+            label={`${name}, drawn at true size on paper, view ${index + 1}`}
           />
         ))}
       </div>
