@@ -275,7 +275,7 @@ export type { FindProgress, FittingOffer, FoundFitting } from './route/find.ts';
 export { findFittings } from './route/find.ts';
 
 export type { Developed, HardLine, LegDatum, LineBend, LineEnd } from './hardLine/line.ts';
-export { developed, LEG_DATUMS } from './hardLine/line.ts';
+export { developed, LEG_DATUMS, setback_m } from './hardLine/line.ts';
 export type { BendMark } from './hardLine/marks.ts';
 export { bendMarks } from './hardLine/marks.ts';
 export type { LinePiece } from './hardLine/shape.ts';

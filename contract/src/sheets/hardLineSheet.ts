@@ -22,6 +22,7 @@ import {
   lineSteps,
   moved,
   path,
+  setback_m,
   words,
 } from '@zephyrcombe/core';
 import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '../messages/names.ts';
@@ -229,7 +230,7 @@ function edgesOf(line: HardLine, made: Developed, outside_m: number): readonly M
 const legToApex_m = ({ bends, radius_m }: HardLine, { straights_m }: Developed, leg: number): number => {
   const setback = (bend: number) => {
     const own = bends[bend];
-    return own ? radius_m * Math.tan(own.angle_rad / 2) : 0;
+    return own ? setback_m(radius_m, own.angle_rad) : 0;
   };
   return (straights_m[leg] ?? 0) + setback(leg - 1) + setback(leg);
 };
@@ -245,7 +246,7 @@ function apexes(line: HardLine, made: Developed): readonly Vector[] {
     first.from_m,
     ...bent.map(({ from_m, along }, index): Vector => {
       const bend = line.bends[index];
-      const by = bend ? line.radius_m * Math.tan(bend.angle_rad / 2) : 0;
+      const by = bend ? setback_m(line.radius_m, bend.angle_rad) : 0;
       return [from_m[0] + by * along[0], from_m[1] + by * along[1], from_m[2] + by * along[2]];
     }),
     last.to_m,

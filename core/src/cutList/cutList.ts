@@ -61,7 +61,7 @@ const units = (value_m: number) => Math.round(value_m / UNIT_m);
 
 /**
  * Least waste first, then the least length of stock cut into, so that rests from the shelf come before a reel. Problems: a
- * length that is not positive; nothing to cut; pieces that the stock cannot give, naming the longest that is left over.
+ * length that is not positive; nothing to cut; pieces that the stock cannot give, or not found to in the time there is.
  */
 export function cutList(
   pieces: readonly Piece[],
