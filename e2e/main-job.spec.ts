@@ -63,7 +63,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
     page.getByRole('img', { name: /Section of the joint at Front caliper: 1 eye, 2 washers, 10 mm engaged/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Specify 942 mm' }).click();
-  await page.getByRole('link', { name: 'Hose sheet to print' }).click();
+  await page.getByRole('link', { name: 'Order sheet: print, send, parts' }).click();
   await expect(page.getByText('892 mm')).toBeVisible();
   await expect(page.getByText('M10×1.0 × 20 mm, aluminium').first()).toBeVisible();
   expect((await page.pdf({ format: 'A4' })).byteLength).toBeGreaterThan(5000);

@@ -57,7 +57,7 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     `/vehicles/${vehicle?.id}`,
     ...open.flatMap((job) => STAGES.map((stage) => `/jobs/${job.id}/${stage}`)),
     ...finished.flatMap((job) =>
-      ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'hose-sheet', 'handover-sheet', 'log'].map(
+      ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'handover-sheet', 'log'].map(
         (part) => `/jobs/${job.id}/${part}`,
       ),
     ),

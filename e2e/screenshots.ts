@@ -48,8 +48,8 @@ test('pictures of every main view', async ({ page, own }) => {
   await take(page, 'bleed-phone');
   await page.setViewportSize({ width: 1280, height: 800 });
 
-  await page.goto(`${petrelle}/hose-sheet`);
-  await take(page, 'hose-sheet', true);
+  await page.goto(`${petrelle}/order`);
+  await take(page, 'order', true);
   await page.goto(`${rear}/handover-sheet`);
   await take(page, 'handover-sheet', true);
   const [courier] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Calder%'`);

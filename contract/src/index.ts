@@ -8,12 +8,43 @@ export {
 } from './entities/drawings.ts';
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
+export { orderSheet } from './sheets/orderSheet.ts';
+export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
+export {
+  ORDER_FILES,
+  orderAddress,
+  orderDocument,
+  OrderDocumentSchema,
+  ordered,
+  orderHose,
+} from './formats/orderDocument.ts';
+export { MARKING_NOTES, MARKING_QUESTION } from './messages/marking.ts';
+export { kitReasonText } from './messages/kit.ts';
+export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats/supplier.ts';
+export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
+export { billOfJob, partText } from './specify/bill.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
 export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
 export { UnitPreferencesSchema } from './entities/common.ts';
 export type { SavedCorner } from './entities/route.ts';
 export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';
-export type { Person, Shop, Wrench } from './entities/shop.ts';
+export type { KitCheck, MadeStep, MakeUp, ProofRecord } from './entities/hoseBuild.ts';
+export type { HoseOfJob, JointOfJob } from './specify/hoseOfJob.ts';
+export {
+  buildFacts,
+  buildOf,
+  hoseCautions,
+  hoseOfJob,
+  jointOfJob,
+  kitOrderOf,
+  orderDatumOf,
+  orderedLength_m,
+  partsCautions,
+  proofCautions,
+  specificationCautions,
+  washersOf,
+} from './specify/hoseOfJob.ts';
+export type { Person, Shop, StockItem, Wrench } from './entities/shop.ts';
 export { PersonSchema } from './entities/shop.ts';
 export type {
   Bolt,
@@ -105,25 +136,43 @@ export {
 } from './messages/threads.ts';
 export {
   AID_NAMES,
+  ALONG_NAMES,
+  ALONG_REASON_NAMES,
+  BEND_PLANE_NAMES,
   BODY_NAMES,
+  BOLT_CARRIES_NAMES,
+  BOLT_STATE_NAMES,
+  BOLT_VERDICTS,
+  BRAID_NAMES,
+  BUILD_REASON_NAMES,
   COMPONENT_NAMES,
+  COVER_NAMES,
   datumName,
+  FIXING_NAMES,
+  FLARE_FORM_NAMES,
   HANDOVER_NAMES,
   KIND_NAMES,
-  FLARE_FORM_NAMES,
+  KIT_ITEM_NAMES,
+  KIT_VERDICT_NAMES,
   LINE_MATERIAL_NAMES,
+  LINER_NAMES,
   listOf,
   LOG_NAMES,
+  LUBRICANT_NAMES,
+  MAKE_UP_STEP_NAMES,
   MATERIAL_NAMES,
   MEANING_NAMES,
+  METAL_PAIR_NAMES,
   OUTFLOW_NAMES,
   POINT_NAMES,
   POSE_NAMES,
+  PROOF_FAULT_NAMES,
+  PROOF_MEDIUM_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
   SOURCE_KIND_NAMES,
-  torqueSourceName,
   STAGE_NAMES,
+  torqueSourceName,
   VEHICLE_CAUTION_TEXTS,
 } from './messages/names.ts';
 export {

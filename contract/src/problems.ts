@@ -57,6 +57,11 @@ export const PROBLEMS = {
     title: 'The request is not JSON',
     detail: 'Send it as application/json.',
   },
+  'supplier-silent': {
+    status: 502,
+    title: 'The parts supplier did not answer',
+    detail: 'Nothing is lost. Try again, or send the order sheet by hand.',
+  },
   'stop-not-answered': {
     status: 422,
     title: 'Stop: this could hurt somebody',

@@ -27,7 +27,9 @@ import {
   VehicleDetailSchema,
   JobJointSchema,
 } from './entities/job.ts';
-import { PersonSchema, ShopSchema } from './entities/shop.ts';
+import { PersonSchema, ShopSchema, StockItemSchema } from './entities/shop.ts';
+import { MISDELIVERIES } from './formats/supplier.ts';
+import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
@@ -49,6 +51,7 @@ const route = <const R extends Route>(definition: R): R => definition;
 const JobParams = z.strictObject({ jobId: Id });
 const VehicleParams = z.strictObject({ vehicleId: Id });
 const CircuitParams = z.strictObject({ vehicleId: Id, circuitId: Id });
+const HoseParams = z.strictObject({ jobId: Id, hoseId: Id });
 const TraceParams = z.strictObject({ jobId: Id, traceId: Id });
 const CornerParams = z.strictObject({ vehicleId: Id, cornerId: Id });
 const Corners = z.strictObject({ items: z.array(SavedCornerSchema) });
@@ -153,7 +156,7 @@ export const ROUTES = {
     method: 'PATCH',
     path: '/api/jobs/:jobId/hoses/:hoseId',
     summary: 'Finding, pose checks, order length and specification of one hose',
-    params: z.strictObject({ jobId: Id, hoseId: Id }),
+    params: HoseParams,
     body: z.strictObject({
       version: Version,
       poseChecks: JobHoseSchema.shape.poseChecks.partial().optional(),
@@ -163,6 +166,8 @@ export const ROUTES = {
       endA: JobHoseSchema.shape.endA.optional(),
       endB: JobHoseSchema.shape.endB.optional(),
       clocking_rad: JobHoseSchema.shape.clocking_rad.optional(),
+      build: JobHoseSchema.shape.build.optional(),
+      plugs: JobHoseSchema.shape.plugs.optional(),
       specified: z.boolean().optional(),
       overrides: Overrides,
     }),
@@ -177,11 +182,83 @@ export const ROUTES = {
       version: Version,
       bolt: JobJointSchema.shape.bolt.optional(),
       washer: JobJointSchema.shape.washer.optional(),
+      boltState: JobJointSchema.shape.boltState.optional(),
+      oldIsSwitch: JobJointSchema.shape.oldIsSwitch.optional(),
       handTight: z.boolean().optional(),
       leakChecked: z.boolean().optional(),
       overrides: Overrides,
     }),
     reply: JobDetailSchema,
+  }),
+  makeUpHose: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/hoses/:hoseId/make-up',
+    summary: 'Do a step of making a hose up, or take it back with all that rests on it',
+    params: HoseParams,
+    body: z.strictObject({
+      version: Version,
+      step: MadeStepSchema.omit({ by: true, at: true }),
+      undo: z.boolean(),
+      overrides: Overrides,
+    }),
+    reply: JobDetailSchema,
+  }),
+  proveHose: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/hoses/:hoseId/proof-tests',
+    summary: 'Record a proof test of a hose that was made up here',
+    params: HoseParams,
+    body: ProofRecordSchema.omit({ by: true, at: true }).extend({ version: Version }),
+    reply: JobDetailSchema,
+  }),
+  checkKit: route({
+    method: 'PUT',
+    path: '/api/jobs/:jobId/hoses/:hoseId/kit',
+    summary: 'What came in the box, and what becomes of it; null: not looked at',
+    params: HoseParams,
+    body: z.strictObject({
+      version: Version,
+      found: KitCheckSchema.shape.found,
+      decided: KitCheckSchema.shape.decided,
+    }),
+    reply: JobDetailSchema,
+  }),
+  quoteJob: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/supplier/quote',
+    summary: 'Ask the parts supplier what the specified hoses would cost and when they would come',
+    params: JobParams,
+    body: z.strictObject({ version: Version }),
+    reply: JobDetailSchema,
+  }),
+  orderJob: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/supplier/order',
+    summary: 'Order what was quoted',
+    params: JobParams,
+    body: z.strictObject({ version: Version }),
+    reply: JobDetailSchema,
+  }),
+  deliverJob: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/supplier/delivery',
+    summary: 'Have the simulated supplier deliver, right or wrong',
+    params: JobParams,
+    body: z.strictObject({ version: Version, wrong: z.enum(MISDELIVERIES) }),
+    reply: JobDetailSchema,
+  }),
+  getStock: route({
+    method: 'GET',
+    path: '/api/shop/stock',
+    summary: 'What lies on the shelf, by part',
+    reply: z.strictObject({ items: z.array(StockItemSchema) }),
+  }),
+  countStock: route({
+    method: 'PUT',
+    path: '/api/shop/stock',
+    summary: 'Write how many of a part lie on the shelf; a new part has no version',
+    body: StockItemSchema.omit({ version: true }).extend({ version: Version.nullable() }),
+    reply: z.strictObject({ items: z.array(StockItemSchema) }),
   }),
   takeReading: route({
     method: 'POST',

@@ -271,6 +271,7 @@ export { lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';
 export type { ChordCheck, Dimension, MeasuredChord } from './route/checkChord.ts';
 export { checkChords, withChange } from './route/checkChord.ts';
 export type { FittedEnd } from './route/fittedEnd.ts';
+export { fittedEnd } from './route/fittedEnd.ts';
 export type { FindProgress, FittingOffer, FoundFitting } from './route/find.ts';
 export { findFittings } from './route/find.ts';
 
@@ -313,7 +314,69 @@ export type { BanjoBolt, BoltLoad, BoltLoading, WasherFace } from './joint/boltL
 export { boltLoad } from './joint/boltLoad.ts';
 export type { JointBores, JointPassage, Passage } from './joint/passage.ts';
 export { jointPassage } from './joint/passage.ts';
-export type { BoltState, BoltVerdict } from './joint/parts.ts';
-export { BOLT_STATES, boltReuse, judgeEye, judgeSwitch } from './joint/parts.ts';
+export type { BoltCarries, BoltState, BoltVerdict } from './joint/parts.ts';
+export { BOLT_CARRIES, BOLT_STATES, boltReuse, judgeEye, judgeSwitch } from './joint/parts.ts';
 export { BOLT_STRENGTHS, FRICTIONS } from './joint/boltMaterials.ts';
-export { cutLength } from './cutList/cutLength.ts';
+export { cutLength, USUAL_INSERTION_m } from './cutList/cutLength.ts';
+
+export type {
+  AlongKind,
+  AlongPart,
+  AlongReason,
+  BendPlane,
+  Braid,
+  BuildSplit,
+  Cover,
+  EndFitting,
+  EndFixing,
+  HoseBuild,
+  Liner,
+} from './hoseBuild/build.ts';
+export {
+  ALONG_KINDS,
+  ALONG_REASONS,
+  BEND_PLANES,
+  BRAIDS,
+  COVERS,
+  END_FIXINGS,
+  LINERS,
+} from './hoseBuild/build.ts';
+export type { BuildSetting } from './hoseBuild/judgeBuild.ts';
+export { judgeBuild } from './hoseBuild/judgeBuild.ts';
+export type { FreeHose, PlaceFault } from './hoseBuild/places.ts';
+export { freeHose, inOrder, kept, placeFaults } from './hoseBuild/places.ts';
+export type { BuildFacts, BuildReason, SuggestedBuild } from './hoseBuild/suggest.ts';
+export { suggestBuild } from './hoseBuild/suggest.ts';
+
+export type { CutFace, Lubricant, MakeUpStepKind, MetalPair, ProofMedium } from './makeUp/makeUpFacts.ts';
+export { CUT_FACES, LUBRICANTS, MAKE_UP_STEPS, METAL_PAIRS, PROOF_MEDIA } from './makeUp/makeUpFacts.ts';
+export type { MakeUpStep } from './makeUp/steps.ts';
+export { judgeStepOrder, makeUpSteps, stepsOpen, stepsResting } from './makeUp/steps.ts';
+export type { ProofFault, ProofTest } from './makeUp/judgeMakeUp.ts';
+export {
+  judgeCut,
+  judgeNut,
+  judgeOlive,
+  judgePlugs,
+  judgeProof,
+  lubricantFor,
+  metalPair,
+  NUT_GAP_m,
+  PROOF,
+  proofFaults,
+} from './makeUp/judgeMakeUp.ts';
+export type {
+  KitEnd,
+  KitFinding,
+  KitFound,
+  KitItem,
+  KitJudgement,
+  KitOrder,
+  KitReason,
+  KitVerdict,
+} from './kit/judgeKit.ts';
+export { judgeKit, KIT_ITEMS, KIT_VERDICTS } from './kit/judgeKit.ts';
+export type { BillLine, BillPart } from './bill/bill.ts';
+export { billOf, keyOf } from './bill/bill.ts';
+export type { Contact } from './route/contacts.ts';
+export { contactsOf } from './route/contacts.ts';

@@ -17,8 +17,10 @@ import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
+import { supplierHandlers } from './features/supplier/supplier.routes.ts';
 import { traceHandlers } from './features/traces/trace.routes.ts';
 import { registerDrawingRoutes } from './features/drawings/drawing.routes.ts';
+import { registerOrderRoutes } from './features/orders/order.routes.ts';
 import { registerPhotoRoutes } from './features/photos/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
@@ -91,11 +93,13 @@ export async function buildApp(
         ...traceHandlers(dependencies),
         ...torqueHandlers(dependencies),
         ...bleedingHandlers(dependencies),
+        ...supplierHandlers(dependencies),
       },
       config.signInTriesPerMinute,
     );
     registerPhotoRoutes(scope, dependencies);
     registerDrawingRoutes(scope, dependencies);
+    registerOrderRoutes(scope, dependencies);
     done();
   });
   app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>

@@ -17,6 +17,8 @@ const ConfigSchema = z.object({
   /** Tries at a passphrase from one address, a minute. */
   signInTriesPerMinute: z.coerce.number().int().min(1).default(10),
   demo: z.stringbool().default(false),
+  /** Where the parts supplier answers; null when none is connected. */
+  supplier: z.url().nullable().default(null),
   webFolder: z.string().nullable().default(null),
 });
 
@@ -38,6 +40,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     secret: environment.ZEPHYRCOMBE_SECRET,
     signInTriesPerMinute: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,
     demo: environment.ZEPHYRCOMBE_DEMO,
+    supplier: environment.ZEPHYRCOMBE_SUPPLIER,
     webFolder: environment.ZEPHYRCOMBE_WEB_FOLDER,
   });
 }

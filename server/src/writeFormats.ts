@@ -2,7 +2,7 @@
 /** Writes what docs/formats says of the API and of the files that leave the shop, from the contract. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { VehicleDocumentSchema } from '@zephyrcombe/contract';
+import { OrderDocumentSchema, VehicleDocumentSchema } from '@zephyrcombe/contract';
 import { z } from 'zod';
 import { buildApp } from './app.ts';
 import { openDatabase } from './database/database.ts';
@@ -18,6 +18,7 @@ const app = await buildApp({
     secret: 'x'.repeat(32),
     signInTriesPerMinute: 10,
     demo: false,
+    supplier: null,
     webFolder: null,
   },
   clock: () => new Date(0),
@@ -30,4 +31,5 @@ const write = (name: string, content: unknown) => {
 };
 write('openapi.json', app.swagger());
 write('vehicle-1.schema.json', z.toJSONSchema(VehicleDocumentSchema));
+write('order-1.schema.json', z.toJSONSchema(OrderDocumentSchema));
 process.exit(0);

@@ -1,5 +1,6 @@
 import {
   AIDS,
+  BOLT_STATES,
   CAUTION_IDS,
   FLUID_GRADES,
   HANDOVER_CHECKS,
@@ -21,6 +22,8 @@ import {
   Typed,
   Version,
 } from './common.ts';
+import { HoseBuildSchema, KitCheckSchema, MakeUpSchema, PlugsSchema } from './hoseBuild.ts';
+import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, PhotoSchema } from './finding.ts';
 import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
@@ -58,6 +61,8 @@ export const JobSchema = z.strictObject({
   finishedOn: CalendarDate.nullable(),
   signedBy: Name.nullable(),
   endsConfirmed: z.boolean(),
+  /** What a parts supplier said; null until one was asked. */
+  supply: SupplySchema.nullable(),
   fitChecks: FitChecksSchema,
   handoverChecks: HandoverChecksSchema,
   version: Version,
@@ -93,6 +98,12 @@ export const JobHoseSchema = z.strictObject({
   endB: EndGeometrySchema,
   clocking_rad: Angle_rad.nullable(),
   specified: z.boolean(),
+  /** As it is to be built; null as long as what the application puts there was not kept. */
+  build: HoseBuildSchema.nullable(),
+  makeUp: MakeUpSchema,
+  /** Null until the box was opened. */
+  kit: KitCheckSchema.nullable(),
+  plugs: PlugsSchema,
   version: Version,
 });
 export type JobHose = z.infer<typeof JobHoseSchema>;
@@ -102,6 +113,9 @@ export const JobJointSchema = z.strictObject({
   jointId: Id,
   bolt: BoltSchema.nullable(),
   washer: WasherSchema.nullable(),
+  boltState: z.enum(BOLT_STATES),
+  /** The bolt that comes off works the stop lamp. */
+  oldIsSwitch: z.boolean(),
   handTight: z.boolean(),
   leakChecked: z.boolean(),
   version: Version,
@@ -214,6 +228,13 @@ export const LOG_KINDS = [
   'traceRemoved',
   'lengthTaken',
   'specified',
+  'quoted',
+  'ordered',
+  'delivered',
+  'made',
+  'proved',
+  'kitChecked',
+  'plugsCounted',
   'handTight',
   'fitChecked',
   'torqued',

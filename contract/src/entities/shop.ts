@@ -38,3 +38,11 @@ export const WrenchSchema = z.strictObject({
   calibratedOn: CalendarDate.nullable(),
 });
 export type Wrench = z.infer<typeof WrenchSchema>;
+
+/** A part as it is counted on the shelf. */
+export const StockItemSchema = z.strictObject({
+  key: z.string().trim().min(1).max(160),
+  onHand: z.int().min(0).max(100_000),
+  version: Version,
+});
+export type StockItem = z.infer<typeof StockItemSchema>;

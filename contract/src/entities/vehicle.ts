@@ -1,5 +1,6 @@
 import {
   BODIES,
+  BOLT_CARRIES,
   COMPONENT_KINDS,
   CONSTRUCTIONS,
   END_FAMILIES,
@@ -76,6 +77,8 @@ export const BoltSchema = z.strictObject({
   /** Under the head to the tip. */
   length_m: Length_m,
   material: z.enum(JOINT_MATERIALS),
+  /** What it does besides holding the joint; left out where it does nothing else. */
+  carries: z.array(z.enum(BOLT_CARRIES)).max(3).optional(),
 });
 export type Bolt = z.infer<typeof BoltSchema>;
 

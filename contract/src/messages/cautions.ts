@@ -3,7 +3,7 @@ import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
 import { UNITS } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
-import { listOf, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
+import { listOf, LUBRICANT_NAMES, MAKE_UP_STEP_NAMES, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
 
 export interface CautionText {
   readonly title: string;
@@ -187,6 +187,14 @@ const SENTENCES: Sentences = {
     advice:
       'Washers, cones and the two flares each need their own seat; forced together they leak or crush. Choose the end made for this port.',
   }),
+  M27: ({ end }) => ({
+    title: `End ${end} has a locating tab, and nobody said how it lies`,
+    advice: 'There is a left one and a right one. Say the clocking, and hold the old end beside it.',
+  }),
+  M28: (evidence, write) => ({
+    title: 'Built while production changed over',
+    advice: `Between ${write.date(evidence.from)} and ${write.date(evidence.to)} both kinds left the works, and this one was built on ${write.date(evidence.builtOn)}. Banjo or screw-in? Look at the vehicle before ordering.`,
+  }),
   M29: (evidence, write) => ({
     title: `Only ${write.length(evidence.engaged_m)} of thread engaged`,
     advice: `This bolt wants ${write.length(evidence.wanted_m)} or more. Use the longer bolt made for this many eyes.`,
@@ -203,6 +211,17 @@ const SENTENCES: Sentences = {
     advice:
       'Without it there is no brake light. Keep it, or fit a bolt that carries a switch, and try the light.',
   }),
+  M32: ({ end }) => ({
+    title: `Nothing holds end ${end} in its bracket`,
+    advice: 'It has no knurl of its own: it needs its support washer, or it pulls through.',
+  }),
+  M33: (evidence, write) => ({
+    title: `Clip ${write.fineLength(evidence.clip_m)} on ${evidence.grommet ? 'a grommet' : 'a hose'} of ${write.fineLength(evidence.held_m)}`,
+    advice:
+      evidence.clip_m > evidence.held_m
+        ? 'It will be loose, and the hose chafes in it. One size smaller pinches as it should.'
+        : 'It crushes what it holds. Take one that is up to a millimetre smaller, not more.',
+  }),
   M34: (evidence, write) => ({
     title:
       evidence.verdict === 'rounds'
@@ -210,6 +229,52 @@ const SENTENCES: Sentences = {
         : `A ${write.fineLength(evidence.wrench_m)} wrench does not go on a ${write.fineLength(evidence.hexagon_m)} hexagon`,
     advice:
       'Metric and inch hexagons lie close together. Take the size that fits, a flare-nut wrench on a tube nut.',
+  }),
+  M35: ({ put, out }) => ({
+    title:
+      put > out
+        ? `${eyesWord(put - out, 'cap or plug is', 'caps or plugs are')} still in the system`
+        : 'More caps and plugs out than went on',
+    advice:
+      put > out
+        ? 'A forgotten plug blocks the brake. Find it before anything is bled.'
+        : 'Count again: what came out must have gone on.',
+  }),
+  M36: () => ({
+    title: 'Screwed ends on a vehicle for the road',
+    advice:
+      'Hose made up by hand may be for competition only. Ask whoever registers the vehicle before it is fitted, or order crimped and marked hose.',
+  }),
+  M37: () => ({
+    title: 'Made up here, and no proof test passed',
+    advice: 'It is not fitted before it has held its pressure. Test it and write the test down.',
+  }),
+  M38: ({ step, first }) => ({
+    title: `${MAKE_UP_STEP_NAMES[step]}: not yet`,
+    advice: `First: ${lower(MAKE_UP_STEP_NAMES[first])}. What has to slide on does not go over a closed end.`,
+  }),
+  M39: ({ end }) => ({
+    title: `End ${end} not looked into`,
+    advice: 'No strand of the braid may be caught inside. Look under a lamp before the nut goes up.',
+  }),
+  M40: ({ end, short_m }, write) => ({
+    title: `The liner of end ${end} is ${write.fineLength(short_m)} short of home`,
+    advice: 'Not on its shoulder it blows off. Push it home, or take it off and begin again.',
+  }),
+  M41: ({ end, pair, wanted }) => ({
+    title:
+      pair === 'stainless'
+        ? `Stainless on stainless, end ${end}`
+        : `Threads of end ${end} without what they want`,
+    advice: `They gall and lock half-way. Put ${LUBRICANT_NAMES[wanted]} on the threads, none inside the hose.`,
+  }),
+  M42: ({ end, gap_m, wanted_m }, write) => ({
+    title: `Nut of end ${end} turned too far: ${write.fineLength(gap_m)} left`,
+    advice: `About one turn, ${write.fineLength(wanted_m)}, stays open. Further on it spoils its own seat.`,
+  }),
+  M43: ({ end }) => ({
+    title: `The cut for end ${end} splays`,
+    advice: 'Forced on, strands are caught and fingers cut. Bind it with tape and ties, and cut it again.',
   }),
   M44: (evidence, write) => ({
     title: `Cut ${write.length(evidence.needed_m - evidence.cut_m)} too short`,

@@ -1,15 +1,33 @@
 /** What the domain's own words are called on screen and paper. */
 import type {
   Aid,
+  AlongKind,
+  AlongReason,
+  BendPlane,
+  BoltCarries,
+  BoltState,
+  BoltVerdict,
+  Braid,
+  BuildReason,
   ComponentKind,
+  Cover,
+  EndFixing,
   FlareForm,
   HandoverCheck,
   JointMaterial,
+  KitItem,
+  KitVerdict,
   LengthPoint,
   LineMaterial,
+  Liner,
+  Lubricant,
+  MakeUpStepKind,
   Meaning,
+  MetalPair,
   Outflow,
   Pose,
+  ProofFault,
+  ProofMedium,
   QuantityKind,
   SealKind,
   SourceId,
@@ -147,6 +165,13 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   traceRemoved: 'Tracing taken out',
   lengthTaken: 'Order length taken',
   specified: 'Specified',
+  quoted: 'Quoted by a supplier',
+  ordered: 'Ordered',
+  delivered: 'Delivered',
+  made: 'Made up',
+  proved: 'Proof test',
+  kitChecked: 'Kit checked in',
+  plugsCounted: 'Caps counted',
   handTight: 'Hand tight',
   fitChecked: 'Fit checks',
   torqued: 'Torque recorded',
@@ -403,3 +428,125 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
 export function listOf(words: readonly string[], last: 'or' | 'and' = 'or'): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
 }
+
+export const LINER_NAMES: Readonly<Record<Liner, string>> = { ptfe: 'PTFE', rubber: 'rubber' };
+export const BRAID_NAMES: Readonly<Record<Braid, string>> = {
+  stainless: 'stainless steel',
+  aramid: 'aramid',
+  textile: 'textile',
+};
+export const COVER_NAMES: Readonly<Record<Cover, string>> = {
+  bare: 'bare braid',
+  clear: 'clear',
+  coloured: 'coloured',
+  rubber: 'rubber',
+};
+export const FIXING_NAMES: Readonly<Record<EndFixing, string>> = {
+  crimped: 'crimped on',
+  screwed: 'screwed on by hand',
+};
+export const ALONG_NAMES: Readonly<Record<AlongKind, string>> = {
+  clip: 'clip',
+  stiffener: 'stiffener',
+  sleeve: 'sleeve',
+  sheath: 'rubber sheath',
+  label: 'label',
+};
+export const ALONG_REASON_NAMES: Readonly<Record<AlongReason, string>> = {
+  route: 'from the kept route',
+  contact: 'something comes near here',
+  usual: 'every hose has one',
+  chosen: 'put there by hand',
+};
+export const BUILD_REASON_NAMES: Readonly<Record<BuildReason, string>> = {
+  fitted: 'as the hose that is on it',
+  bolt: 'from the bolt, with a little play',
+  route: 'from the kept route',
+  example: 'our example: the hose maker’s sheet replaces it',
+  usual: 'as most are',
+};
+export const BEND_PLANE_NAMES: Readonly<Record<BendPlane, string>> = {
+  acrossEye: 'away from the eye’s face',
+  inEye: 'in the plane of the eye',
+};
+export const BOLT_CARRIES_NAMES: Readonly<Record<BoltCarries, string>> = {
+  bleeder: 'a bleed nipple in its head',
+  switch: 'the stop-lamp switch',
+  lockWire: 'a hole for lock wire',
+};
+export const BOLT_STATE_NAMES: Readonly<Record<BoltState, string>> = {
+  new: 'new',
+  usedSound: 'used, no mark on it',
+  usedMarked: 'used, necked, galled or rounded',
+};
+export const MAKE_UP_STEP_NAMES: Readonly<Record<MakeUpStepKind, string>> = {
+  cut: 'Bind and cut',
+  clean: 'Tap the dust out and blow it through',
+  nutA: 'Nut of end A on, its thread towards the end',
+  oliveA: 'Olive of end A home under the braid',
+  joinA: 'Join end A',
+  slideOn: 'Slide on what stays on the hose',
+  nutB: 'Nut of end B on, its thread towards the end',
+  oliveB: 'Olive of end B home under the braid',
+  clock: 'Turn end B to its clocking',
+  joinB: 'Join end B',
+  measure: 'Measure the finished hose',
+  proof: 'Proof test',
+  cap: 'Shrink the labels, cap both ends',
+};
+export const LUBRICANT_NAMES: Readonly<Record<Lubricant, string>> = {
+  ptfeGrease: 'PTFE grease',
+  oil: 'a drop of oil',
+  none: 'nothing',
+};
+export const METAL_PAIR_NAMES: Readonly<Record<MetalPair, string>> = {
+  stainless: 'stainless on stainless',
+  platedSteel: 'plated steel',
+  aluminium: 'aluminium on aluminium',
+  copperAlloy: 'copper alloy',
+};
+export const PROOF_MEDIUM_NAMES: Readonly<Record<ProofMedium, string>> = {
+  water: 'water',
+  brakeFluid: 'brake fluid',
+};
+export const PROOF_FAULT_NAMES: Readonly<Record<ProofFault, string>> = {
+  pressure: 'the pressure was too low',
+  hold: 'it was not held long enough',
+  leaked: 'it leaked or the gauge fell',
+};
+export const KIT_ITEM_NAMES: Readonly<Record<KitItem, string>> = {
+  length: 'Length',
+  endA: 'End A',
+  endB: 'End B',
+  clocking: 'Clocking',
+  bolts: 'Bolts',
+  washers: 'Washers',
+  marking: 'Marking',
+  dateCode: 'Date code',
+  bore: 'Bore',
+};
+export const KIT_VERDICT_NAMES: Readonly<Record<KitVerdict, string>> = {
+  accept: 'accept',
+  adapt: 'adapt',
+  return: 'return',
+};
+
+/** What becomes of a used bolt; nothing to say of one that goes on. */
+export const BOLT_VERDICTS: Readonly<
+  Record<
+    BoltVerdict,
+    { readonly severity: 'note' | 'warn' | 'stop'; readonly title: string; readonly text: string } | null
+  >
+> = {
+  fit: null,
+  inspect: {
+    severity: 'note',
+    title: 'Look at the bolt before it goes back',
+    text: 'Thread and neck clean and straight, cross-hole without a crack, hexagon sharp. The vehicle maker may ask for a new one always.',
+  },
+  scrap: {
+    severity: 'stop',
+    title: 'This bolt does not go back',
+    text: 'Aluminium stretches once; a necked, galled or rounded bolt breaks at the right torque. Take a new one.',
+  },
+};

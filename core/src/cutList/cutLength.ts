@@ -9,6 +9,9 @@ import { convertLength } from '../fittings/lengthDatum.ts';
 
 const CUT: Formula = { expression: 'L_cut = L_free + i_A + i_B', source: 'fittingGeometry' };
 
+/** Our example of how far a hose goes into an end; the maker's sheet replaces it. */
+export const USUAL_INSERTION_m = 0.013;
+
 export interface CutLengthInput extends Omit<LengthConversion, 'wanted'> {
   /** Hose inside each fitting, from the face of its ferrule. */
   readonly insertionA_m: number;

@@ -19,6 +19,10 @@ export function judgeEye(eyeBore_m: number, boltDiameter_m: number): readonly Ca
 export const judgeSwitch = (oldCarriesSwitch: boolean, newCarriesSwitch: boolean): readonly Caution[] =>
   oldCarriesSwitch && !newCarriesSwitch ? [{ id: 'M31', evidence: {} }] : [];
 
+/** What a bolt may do besides holding its joint: bleed, switch the stop lamp, be held by a wire. */
+export const BOLT_CARRIES = ['bleeder', 'switch', 'lockWire'] as const;
+export type BoltCarries = (typeof BOLT_CARRIES)[number];
+
 /** Washers are always new; of bolts it depends. */
 export const BOLT_STATES = ['new', 'usedSound', 'usedMarked'] as const;
 export type BoltState = (typeof BOLT_STATES)[number];

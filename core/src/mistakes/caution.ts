@@ -3,6 +3,7 @@
  * One caution per fact, raised where the mistake would be made, gone when the fact changes.
  */
 import type { FlareForm, FlareLooks } from '../hardLine/forms.ts';
+import type { Lubricant, MakeUpStepKind, MetalPair } from '../makeUp/makeUpFacts.ts';
 import type { Condition } from '../condition/condition.ts';
 import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
 import type { Seat } from '../fittings/seatForm.ts';
@@ -68,10 +69,30 @@ export interface CautionEvidence {
   M24: { readonly bore_m: number; readonly threads: readonly string[] };
   M25: { readonly eye_m: number; readonly bolt_m: number };
   M26: { readonly portSeat: Seat; readonly seal: SealKind };
+  M27: { readonly end: 'A' | 'B' };
+  /** ISO 8601 dates. */
+  M28: { readonly builtOn: string; readonly from: string; readonly to: string };
   M29: { readonly engaged_m: number; readonly wanted_m: number };
   M30: { readonly bottomGap_m: number };
   M31: Record<never, never>;
+  M32: { readonly end: 'A' | 'B' };
+  M33: { readonly clip_m: number; readonly held_m: number; readonly grommet: boolean };
   M34: { readonly hexagon_m: number; readonly wrench_m: number; readonly verdict: WrenchVerdict };
+  /** Caps and plugs counted in and counted out again. */
+  M35: { readonly put: number; readonly out: number };
+  M36: Record<never, never>;
+  M37: Record<never, never>;
+  M38: { readonly step: MakeUpStepKind; readonly first: MakeUpStepKind };
+  M39: { readonly end: 'A' | 'B' };
+  M40: { readonly end: 'A' | 'B'; readonly short_m: number };
+  M41: {
+    readonly end: 'A' | 'B';
+    readonly pair: MetalPair;
+    readonly used: Lubricant;
+    readonly wanted: Lubricant;
+  };
+  M42: { readonly end: 'A' | 'B'; readonly gap_m: number; readonly wanted_m: number };
+  M43: { readonly end: 'A' | 'B' };
   /** As cut, and what the line takes. */
   M44: { readonly cut_m: number; readonly needed_m: number };
   /** On the tube before the second end was closed. */

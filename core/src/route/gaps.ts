@@ -110,7 +110,7 @@ function bareOf(sleeves: readonly SceneSleeve[]): readonly (readonly [number, nu
 }
 
 /** Where along the hose each span begins, from the start port. */
-function beginsOf(hose: SceneHose, spans: readonly SpanPose[]): readonly number[] {
+export function beginsOf(hose: SceneHose, spans: readonly SpanPose[]): readonly number[] {
   let at_m = hose.start.rigid_m;
   return spans.map(({ ends }, index) => {
     const begins_m = at_m;

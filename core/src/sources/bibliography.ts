@@ -131,6 +131,38 @@ export const SOURCES = {
     'estimate',
     'Our default: an eye is 0.1 to 0.6 mm larger than its bolt; the maker’s sheet replaces it',
   ),
+  clipFit: source(
+    'estimate',
+    'Our default: a clip is up to 1 mm smaller than what it holds, so that it pinches; the clip’s maker decides',
+  ),
+  plugCount: source(
+    'commonPractice',
+    'Every cap and plug counted in is counted out; common practice, no published source',
+  ),
+  localCode: source(
+    'commonPractice',
+    'Local code on vehicles for the road decides; ask where it is registered',
+  ),
+  proofTest: source(
+    'estimate',
+    'Our default: 200 bar held for one minute with water or fluid; the hose maker’s sheet replaces it',
+  ),
+  makeUpOrder: source(
+    'commonPractice',
+    'Order of making up a braided hose with screwed ends; common practice, no published source',
+  ),
+  galling: source(
+    'commonPractice',
+    'Stainless threads gall when dry, plated steel takes oil; common practice, no published source',
+  ),
+  nutGap: source(
+    'commonPractice',
+    'The nut of a screwed end leaves about one turn; common practice, no published source',
+  ),
+  orderTolerance: source(
+    'estimate',
+    'Our default: a finished length may be off by 3 mm; the hose maker’s sheet replaces it',
+  ),
   hoseMaker: source('maker', 'Fitting sheet of the hose maker for the parts in the box'),
   vehicleMaker: source('maker', 'Workshop manual of the vehicle maker'),
   fluidCap: source('maker', 'Reservoir cap and manual of the vehicle maker'),

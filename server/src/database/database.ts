@@ -9,7 +9,7 @@ import { defineCorner } from '../features/corners/corner.model.ts';
 import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
 import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
-import { definePerson, defineShop, defineWrench } from '../features/shop/shop.model.ts';
+import { definePerson, defineShop, defineStockItem, defineWrench } from '../features/shop/shop.model.ts';
 import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
 import { defineTrace } from '../features/traces/trace.model.ts';
 import {
@@ -32,6 +32,7 @@ function defineModels(sequelize: Sequelize) {
   return {
     Shop: defineShop(sequelize),
     Person: definePerson(sequelize),
+    StockItem: defineStockItem(sequelize),
     Wrench: defineWrench(sequelize),
     Vehicle: defineVehicle(sequelize),
     VehicleChange: defineVehicleChange(sequelize),

@@ -101,6 +101,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       finishedOn: finished ? daysAgo(lastDay) : null,
       signedBy: finished ? 'Brannoc Hale' : null,
       endsConfirmed: plan.measured !== undefined,
+      supply: null,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,
       handoverChecks: finished ? Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) : {},
       circuitBefore: null,

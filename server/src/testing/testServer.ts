@@ -63,6 +63,7 @@ export async function startTestServer(port?: number): Promise<TestServer> {
     secret: 'x'.repeat(40),
     signInTriesPerMinute: 10,
     demo: true,
+    supplier: null,
     webFolder: null,
   };
   const database = openDatabase(databaseSettings);

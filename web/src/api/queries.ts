@@ -1,5 +1,5 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobDetail, StockItem } from '@zephyrcombe/contract';
 import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
@@ -18,6 +18,21 @@ export const shopQuery = queryOptions({
   queryKey: ['shop'],
   queryFn: ({ signal }) => call('getShop', {}, signal),
 });
+
+export const stockQuery = queryOptions({
+  queryKey: ['stock'],
+  queryFn: ({ signal }) => call('getStock', {}, signal),
+});
+
+/** Writes how many of a part lie on the shelf. */
+export function useCountStock() {
+  const client = useQueryClient();
+  return useMutation<{ items: StockItem[] }, ApiError, RequestOf<'countStock'>>({
+    mutationFn: (input) => call('countStock', input),
+    onSuccess: (stock) => client.setQueryData(stockQuery.queryKey, stock),
+    onError: () => void client.invalidateQueries({ queryKey: stockQuery.queryKey }),
+  });
+}
 
 export const jobsQuery = (status: 'open' | 'finished') =>
   infiniteQueryOptions({
@@ -83,9 +98,15 @@ function versionedRow(
     case 'editJob':
     case 'setJobHoses':
     case 'chooseLayout':
+    case 'quoteJob':
+    case 'orderJob':
+    case 'deliverJob':
     case 'finishJob':
       return { row: `job ${params.jobId}`, version: detail?.job.version };
     case 'editJobHose':
+    case 'makeUpHose':
+    case 'proveHose':
+    case 'checkKit':
       return {
         row: `hose ${params.jobId} ${params.hoseId}`,
         version: detail?.hoses.find((hose) => hose.hoseId === params.hoseId)?.version,

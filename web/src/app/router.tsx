@@ -96,6 +96,16 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'kit',
+            lazy: async () => ({ Component: (await import('../features/kit/KitPage.tsx')).KitPage }),
+          },
+          {
+            path: 'build',
+            lazy: async () => ({
+              Component: (await import('../features/make-up/MakeUpPage.tsx')).MakeUpPage,
+            }),
+          },
+          {
             path: 'fit',
             lazy: async () => ({ Component: (await import('../features/fit/FitPage.tsx')).FitPage }),
           },
@@ -112,10 +122,17 @@ export const router = createBrowserRouter([
         ],
       },
       {
-        path: 'jobs/:jobId/hose-sheet',
+        path: 'jobs/:jobId/supplier',
         handle: JOBS,
         lazy: async () => ({
-          Component: (await import('../features/sheets/HoseSheetPage.tsx')).HoseSheetPage,
+          Component: (await import('../features/supplier/SupplierPage.tsx')).SupplierPage,
+        }),
+      },
+      {
+        path: 'jobs/:jobId/order',
+        handle: JOBS,
+        lazy: async () => ({
+          Component: (await import('../features/order/OrderPage.tsx')).OrderPage,
         }),
       },
       {

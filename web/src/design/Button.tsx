@@ -37,6 +37,7 @@ export const TextButton = styled(AriaButton)`
   border: 0;
   padding: 6px 2px;
   min-height: 32px;
+  justify-self: start;
   color: ${colour('action')};
   text-decoration: underline;
   text-underline-offset: 3px;

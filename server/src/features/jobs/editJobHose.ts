@@ -1,15 +1,14 @@
 /** Changes to one hose of a job: what was checked, taken as its length, and specified. */
-import type { JobDetail } from '@zephyrcombe/contract';
-import { createWriter, liveReadings, problemText, tapeSetting } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
 import {
-  boltEngagement,
-  eyesOn,
-  judgeBoltThread,
-  judgeClocking,
-  judgeWasherMaterial,
-  orderLength,
-} from '@zephyrcombe/core';
+  ALONG_NAMES,
+  createWriter,
+  hoseOfJob,
+  liveReadings,
+  problemText,
+  specificationCautions,
+  tapeSetting,
+} from '@zephyrcombe/contract';
+import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
@@ -32,11 +31,26 @@ export async function editJobHose(
   const changes = {
     ...rest,
     ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
+    ...(rest.build ? { build: { ...rest.build, along: inOrder(rest.build.along) } } : {}),
+    // What was specified was another hose.
+    ...(rest.build === undefined ? {} : { specified: rest.specified ?? false }),
     // A length taken before this lift was entered was made without it.
     ...(rest.lift === undefined || rest.order_m !== undefined ? {} : { order_m: null, specified: false }),
   };
   const next = { ...current, ...definedOnly(changes) };
 
+  if (next.build && (changes.build || changes.specified === true)) {
+    const length_m = next.order_m ?? detail.circuit.hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
+    const [fault] = placeFaults(next.build.along, freeHose(length_m, next.endA, next.endB));
+    const part = next.build.along.find(({ id }) => id === fault?.id);
+    if (fault && part)
+      throw fieldProblem(
+        'build.along',
+        fault.reason === 'beyond'
+          ? `the ${ALONG_NAMES[part.kind]} does not lie between the two ferrules`
+          : `the ${ALONG_NAMES[part.kind]} lies on another part that it cannot lie on`,
+      );
+  }
   if (typeof changes.order_m === 'number') {
     const result = orderLength(liveReadings(detail, hoseId), tapeSetting(detail, next));
     if (!result.ok)
@@ -52,15 +66,18 @@ export async function editJobHose(
       throw new AppProblem('stage-not-ready', {
         detail: 'Measure this hose first: it has no order length yet.',
       });
-    requireStopsAnswered(specificationCautions(detail, hoseId, next), overrides, person);
+    const own = hoseOfJob(detail, hoseId);
+    if (own) requireStopsAnswered(specificationCautions(detail, { ...own, hose: next }), overrides, person);
     await log('specified', {
       hoseId,
       endA: next.endA,
       endB: next.endB,
       clocking_rad: next.clocking_rad,
+      build: next.build,
       overrides,
     });
   }
+  if (changes.plugs !== undefined) await log('plugsCounted', { hoseId, ...changes.plugs });
   if (changes.lift !== undefined) await log('liftEntered', { hoseId, lift: changes.lift });
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
 
@@ -68,37 +85,4 @@ export async function editJobHose(
     { ...definedOnly(changes), version: version + 1 },
     { where: { jobId: detail.job.id, hoseId }, transaction },
   );
-}
-
-/** What stands against specifying this hose: its clocking, and the stacks of its two joints. */
-function specificationCautions(
-  detail: JobDetail,
-  hoseId: string,
-  spec: Pick<JobDetail['hoses'][number], 'endA' | 'endB' | 'clocking_rad'>,
-): readonly Caution[] {
-  const hose = detail.circuit.hoses.find((candidate) => candidate.id === hoseId);
-  const cautions: Caution[] = [
-    ...judgeClocking(spec.endA.neckAngle_rad, spec.endB.neckAngle_rad, spec.clocking_rad),
-  ];
-  for (const jointId of hose ? [hose.fromJointId, hose.toJointId] : []) {
-    const joint = detail.circuit.joints.find((candidate) => candidate.id === jointId);
-    const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
-    const port = detail.circuit.ports.find((candidate) => candidate.id === joint?.portId);
-    if (!joint || !port || !chosen?.bolt || !chosen.washer || joint.eyeThickness_m === null) continue;
-    cautions.push(
-      ...judgeBoltThread(port.thread, chosen.bolt.thread),
-      ...judgeWasherMaterial(chosen.bolt.material, chosen.washer.material),
-    );
-    if (port.depth_m === null) continue;
-    const stack = boltEngagement({
-      eyes: eyesOn(detail.circuit, jointId),
-      eyeThickness_m: joint.eyeThickness_m,
-      washerThickness_m: chosen.washer.thickness_m,
-      boltLength_m: chosen.bolt.length_m,
-      boltDiameter_m: chosen.bolt.diameter_m,
-      portDepth_m: port.depth_m,
-    });
-    if (stack.ok) cautions.push(...stack.cautions);
-  }
-  return cautions;
 }

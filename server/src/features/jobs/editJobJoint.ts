@@ -1,4 +1,6 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
+import type { JobDetail, JobHose } from '@zephyrcombe/contract';
+import { proofCautions } from '@zephyrcombe/contract';
 import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
@@ -26,15 +28,28 @@ export async function editJobJoint(
   }
   const { version, overrides, ...changes } = body;
   // Whoever puts the new hose on has opened the old one.
-  if (changes.handTight === true)
+  if (changes.handTight === true) {
     requireStopsAnswered(judgeOfferUp(detail.job.fitChecks.offeredUp), overrides, person);
+    // No reason opens this gate: a hose made up here is proved, or it is not fitted.
+    const unproved = hosesAt(detail, jointId).find((hose) => proofCautions(hose).length > 0);
+    if (unproved)
+      throw new AppProblem('stage-not-ready', {
+        detail:
+          'A hose of this joint was made up here and has passed no proof test. Test it and write the test down first.',
+      });
+  }
   const given = definedOnly(changes);
   await models.JobJoint.update(
     { ...given, version: version + 1 },
     { where: { jobId: detail.job.id, jointId }, transaction },
   );
 
-  if (changes.bolt !== undefined || changes.washer !== undefined) {
+  if (
+    changes.bolt !== undefined ||
+    changes.washer !== undefined ||
+    changes.boltState !== undefined ||
+    changes.oldIsSwitch !== undefined
+  ) {
     // What was specified with the old bolt has to be looked at again.
     const touched = detail.circuit.hoses.filter(
       (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
@@ -49,4 +64,9 @@ export async function editJobJoint(
     await log('handTight', { jointId, handTight: changes.handTight, overrides });
   if (changes.leakChecked !== undefined)
     await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
+}
+
+function hosesAt({ circuit, hoses }: JobDetail, jointId: string): readonly JobHose[] {
+  const touching = circuit.hoses.filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId);
+  return hoses.filter(({ hoseId }) => touching.some(({ id }) => id === hoseId));
 }

@@ -7,6 +7,7 @@ import {
   judgeBottle,
   judgeGrade,
   judgeHandover,
+  judgePlugs,
   judgeRecord,
   nextDue,
   strictestInterval,
@@ -37,6 +38,10 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   const handover = judgeHandover(detail.job.handoverChecks);
   const cautions = [
     ...handover.cautions,
+    ...judgePlugs(
+      detail.hoses.reduce((sum, { plugs }) => sum + plugs.put, 0),
+      detail.hoses.reduce((sum, { plugs }) => sum + plugs.out, 0),
+    ),
     ...judgeGrade(detail.circuit.fluidGrade, body.grade),
     ...(body.bottleOpenedOn === null ? [] : judgeBottle(body.bottleOpenedOn, body.servicedOn)),
     ...judgeRecord({ batch: body.batch, distance: body.distance_m, quantity: body.quantity_m3 }),

@@ -12,6 +12,8 @@ import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
+import { checkKit } from './kit.ts';
+import { makeUpHose, proveHose } from './makeUp.ts';
 import { finishJob } from './finishJob.ts';
 import { loadJobDetail, summariseJobs, toJob } from './job.repository.ts';
 import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
@@ -27,6 +29,9 @@ type JobHandlers = Pick<
   | 'editJob'
   | 'editJobHose'
   | 'editJobJoint'
+  | 'makeUpHose'
+  | 'proveHose'
+  | 'checkKit'
   | 'setJobHoses'
   | 'chooseLayout'
   | 'finishJob'
@@ -129,6 +134,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             finishedOn: null,
             signedBy: null,
             endsConfirmed: false,
+            supply: null,
             fitChecks: NOT_FITTED,
             handoverChecks: {},
             circuitBefore: null,
@@ -181,6 +187,15 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     editJobJoint: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => editJobJoint(action, params.jointId, body)),
+
+    makeUpHose: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => makeUpHose(action, params.hoseId, body)),
+
+    proveHose: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => proveHose(action, params.hoseId, body)),
+
+    checkKit: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => checkKit(action, params.hoseId, body)),
 
     setJobHoses: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async (action) => {

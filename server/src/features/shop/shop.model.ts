@@ -1,4 +1,4 @@
-import type { Person, Shop, Wrench } from '@zephyrcombe/contract';
+import type { Person, Shop, StockItem, Wrench } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
 import {
@@ -16,6 +16,7 @@ import {
 
 export type ShopRow = Row<Shop>;
 export type PersonRow = Row<Person & { shopId: string; passphraseHash: string }>;
+export type StockItemRow = Row<StockItem & { shopId: string }>;
 export type WrenchRow = Row<Wrench & { shopId: string }>;
 
 export const defineShop = (sequelize: Sequelize) =>
@@ -59,4 +60,16 @@ export const defineWrench = (sequelize: Sequelize) =>
       calibratedOn: { ...calendarDate(), allowNull: true },
     },
     plainTable('wrench'),
+  );
+
+export const defineStockItem = (sequelize: Sequelize) =>
+  sequelize.define<StockItemRow>(
+    'stockItem',
+    {
+      shopId: { ...reference(), primaryKey: true },
+      key: { ...text(), primaryKey: true },
+      onHand: whole(),
+      version: version(),
+    },
+    plainTable('stock_item'),
   );

@@ -1,7 +1,7 @@
 /** Pieces of hose from what is in stock, with the least thrown away; everything in the address. */
 import { problemText } from '@zephyrcombe/contract';
 import type { CutPlan } from '@zephyrcombe/core';
-import { cutList } from '@zephyrcombe/core';
+import { cutList, USUAL_INSERTION_m } from '@zephyrcombe/core';
 import { useDeferredValue, useMemo } from 'react';
 import styled from 'styled-components';
 import { useCrumb } from '../../app/crumb.ts';
@@ -23,14 +23,7 @@ import {
 import { colour, SIZE } from '../../design/tokens.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
-import {
-  MOST_LENGTHS,
-  pieceName,
-  readCutting,
-  typedCutting,
-  USUAL_INSERTION_m,
-  writeLengths,
-} from './cutState.ts';
+import { MOST_LENGTHS, pieceName, readCutting, typedCutting, writeLengths } from './cutState.ts';
 
 export function CutListPage() {
   useCrumb('Cut list');

@@ -1,6 +1,6 @@
 /** A cutting job as it stands in the address: lengths as typed, a semicolon between. */
 import type { CutPiece, CutRules, CutStock, EndGeometry, UnitId } from '@zephyrcombe/core';
-import { cutLength, sealingDatum } from '@zephyrcombe/core';
+import { cutLength, sealingDatum, USUAL_INSERTION_m } from '@zephyrcombe/core';
 import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 export interface TypedCutting {
@@ -67,9 +67,6 @@ export interface HoseToMake {
   readonly endA: EndGeometry;
   readonly endB: EndGeometry;
 }
-
-/** Hose inside a fitting of the usual kind; our example, the maker's sheet replaces it. */
-export const USUAL_INSERTION_m = 0.013;
 
 /** The cut list of hoses that are made up here; null when one of them is shorter than its fittings, or there is none. */
 export function cutListAddress(hoses: readonly HoseToMake[], unit: UnitId): string | null {

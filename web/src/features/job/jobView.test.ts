@@ -3,10 +3,9 @@ import { JobDetailSchema } from '@zephyrcombe/contract';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
 import { guardOf, nippleView, orderedNipples } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
-import { liveReadings } from '@zephyrcombe/contract';
+import { hoseCautions, hoseOfJob, liveReadings } from '@zephyrcombe/contract';
 import {
   circuitWithLengths,
-  clockingCautions,
   hosesOn,
   jointCautions,
   jointsInOrder,
@@ -116,10 +115,12 @@ describe('the stack of a joint', () => {
   });
 
   test('two bent ends want clocking', () => {
-    const [hose] = outfitJob().hoses;
-    if (!hose) throw new Error('no hose');
-    expect(clockingCautions(hose)).toEqual([]);
-    expect(clockingCautions({ ...hose, endB: hose.endA })).toMatchObject([{ id: 'M19' }]);
+    const detail = outfitJob();
+    const own = hoseOfJob(detail, uuid('h-left'));
+    if (!own) throw new Error('no hose');
+    expect(hoseCautions(detail, own)).toEqual([]);
+    const bent = { ...own, hose: { ...own.hose, endB: own.hose.endA } };
+    expect(hoseCautions(detail, bent)).toMatchObject([{ id: 'M19' }]);
   });
 });
 

@@ -1,16 +1,8 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
-import type { Hose, Joint, JobDetail, JobHose } from '@zephyrcombe/contract';
+import type { Hose, JobDetail, JobHose, JointOfJob } from '@zephyrcombe/contract';
+import { jointOfJob, partsCautions } from '@zephyrcombe/contract';
 import type { Calculated, Caution, Progress, Result } from '@zephyrcombe/core';
-import {
-  boltEngagement,
-  distancesFromMaster,
-  eyesOn,
-  isClear,
-  jobProgress,
-  judgeBoltThread,
-  judgeClocking,
-  judgeWasherMaterial,
-} from '@zephyrcombe/core';
+import { boltEngagement, distancesFromMaster, isClear, jobProgress } from '@zephyrcombe/core';
 import type { Engagement } from '@zephyrcombe/core';
 import type { FLUID } from '../../design/tokens.ts';
 import type { JointState } from '../../drawing/JointGlyph.tsx';
@@ -83,20 +75,13 @@ export function hosesOn(detail: JobDetail, jointId: string): readonly Hose[] {
     .sort((left, right) => lengthOf(detail, left) - lengthOf(detail, right));
 }
 
-export interface JointView {
-  readonly joint: Joint;
-  readonly port: JobDetail['circuit']['ports'][number];
-  readonly chosen: JobDetail['joints'][number];
-  readonly eyes: number;
+export interface JointView extends JointOfJob {
   readonly hoses: readonly Hose[];
 }
 
 export function jointView(detail: JobDetail, jointId: string): JointView | null {
-  const joint = detail.circuit.joints.find((candidate) => candidate.id === jointId);
-  const port = detail.circuit.ports.find((candidate) => candidate.id === joint?.portId);
-  const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
-  if (!joint || !port || !chosen) return null;
-  return { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId), hoses: hosesOn(detail, jointId) };
+  const known = jointOfJob(detail, jointId);
+  return known && { ...known, hoses: hosesOn(detail, jointId) };
 }
 
 /** The joints of a job from the master outwards. */
@@ -129,22 +114,11 @@ export function stackOf(
 }
 
 /** What stands against a joint's parts, in the order a colleague would say it. */
-export function jointCautions(
+export const jointCautions = (
   view: JointView,
   bolt = view.chosen.bolt,
   washer = view.chosen.washer,
-): readonly Caution[] {
-  if (!bolt || !washer) return [];
-  const stack = stackOf(view, bolt, washer);
-  return [
-    ...judgeBoltThread(view.port.thread, bolt.thread),
-    ...judgeWasherMaterial(bolt.material, washer.material),
-    ...(stack?.ok ? stack.cautions : []),
-  ];
-}
-
-export const clockingCautions = (hose: Pick<JobHose, 'endA' | 'endB' | 'clocking_rad'>): readonly Caution[] =>
-  judgeClocking(hose.endA.neckAngle_rad, hose.endB.neckAngle_rad, hose.clocking_rad);
+): readonly Caution[] => partsCautions(view, bolt, washer);
 
 export const isCalculated = <Value>(result: Result<Value> | null): result is Calculated<Value> =>
   result?.ok === true;

@@ -1,6 +1,6 @@
 /** A banjo joint cut open: stack, thread engaged, way of the fluid, and what a torque does to the bolt; all in the address. */
-import { MATERIAL_NAMES, problemText } from '@zephyrcombe/contract';
-import type { BoltState, BoltVerdict, Caution, Passage } from '@zephyrcombe/core';
+import { BOLT_STATE_NAMES, BOLT_VERDICTS, MATERIAL_NAMES, problemText } from '@zephyrcombe/contract';
+import type { Caution, Passage } from '@zephyrcombe/core';
 import {
   BOLT_STATES,
   BOLT_STRENGTHS,
@@ -55,29 +55,6 @@ const FIELD_WORDS: Readonly<Record<LengthField, string>> = {
   neck: 'Neck across its outside',
   deep: 'Port, depth of thread',
   hose: 'Hose, bore',
-};
-const STATE_WORDS: Readonly<Record<BoltState, string>> = {
-  new: 'new',
-  usedSound: 'used, no mark on it',
-  usedMarked: 'used, necked, galled or rounded',
-};
-const VERDICTS: Readonly<
-  Record<
-    BoltVerdict,
-    { readonly severity: 'note' | 'warn' | 'stop'; readonly title: string; readonly text: string } | null
-  >
-> = {
-  fit: null,
-  inspect: {
-    severity: 'note',
-    title: 'Look at the bolt before it goes back',
-    text: 'Thread and neck clean and straight, cross-hole without a crack, hexagon sharp. The vehicle maker may ask for a new one always.',
-  },
-  scrap: {
-    severity: 'stop',
-    title: 'This bolt does not go back',
-    text: 'Aluminium stretches once; a necked, galled or rounded bolt breaks at the right torque. Take a new one.',
-  },
 };
 const PASSAGE_WORDS: Readonly<Record<Passage, string>> = {
   bore: 'along the bolt',
@@ -196,7 +173,7 @@ function BoltSheet({ typed, set }: EntryProps) {
           <Pick
             label="It is"
             value={typed.state}
-            options={BOLT_STATES.map((value) => ({ value, text: STATE_WORDS[value] }))}
+            options={BOLT_STATES.map((value) => ({ value, text: BOLT_STATE_NAMES[value] }))}
             onChange={(state) => set({ state })}
           />
         </Beside>
@@ -288,7 +265,7 @@ function Judged({ typed, read }: JudgedProps) {
     ...judgeWasherMaterial(typed.bolt, typed.washers),
     ...judgeSwitch(typed.oldSwitch, typed.newSwitch),
   ];
-  const verdict = VERDICTS[boltReuse(typed.bolt, typed.state)];
+  const verdict = BOLT_VERDICTS[boltReuse(typed.bolt, typed.state)];
   const failed = loads.find((load) => !load.ok);
   const worst = loads.flatMap((load) => (load.ok ? [load.value.used] : []));
   return (

@@ -1,16 +1,32 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
-import type { Bolt, JobHose, Washer } from '@zephyrcombe/contract';
-import { datumName, MATERIAL_NAMES, torqueSourceName } from '@zephyrcombe/contract';
-import type { JointMaterial } from '@zephyrcombe/core';
-import { EXAMPLE_BENDS_deg, exampleBanjo, JOINT_MATERIALS } from '@zephyrcombe/core';
+import type { Bolt, HoseOfJob, Washer } from '@zephyrcombe/contract';
+import {
+  BOLT_CARRIES_NAMES,
+  BOLT_STATE_NAMES,
+  BOLT_VERDICTS,
+  datumName,
+  hoseOfJob,
+  MATERIAL_NAMES,
+  torqueSourceName,
+} from '@zephyrcombe/contract';
+import type { BoltCarries, BoltState, JointMaterial } from '@zephyrcombe/core';
+import {
+  BOLT_CARRIES,
+  BOLT_STATES,
+  boltReuse,
+  EXAMPLE_BENDS_deg,
+  exampleBanjo,
+  JOINT_MATERIALS,
+} from '@zephyrcombe/core';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
-import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
-import { Pick, TextField } from '../../design/fields.tsx';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Pick, TextField, Tick } from '../../design/fields.tsx';
 import {
   Columns,
   Fine,
@@ -23,25 +39,26 @@ import {
   Stack,
   Unseen,
 } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
-import {
-  clockingCautions,
-  isCalculated,
-  jointCautions,
-  jointView,
-  selectedHose,
-  stackOf,
-} from '../job/jobView.ts';
+import { isCalculated, jointCautions, jointView, selectedHose, stackOf } from '../job/jobView.ts';
 import { inDatum, orderDatumOf } from '../measure/measureView.ts';
 import { cutListAddress } from '../cut-list/cutState.ts';
 import { stackAddress } from '../joint-stack/stackState.ts';
 import { templateAddress } from '../templates/templateState.ts';
+import type { KeptRoute } from '../route/HoseRoute.tsx';
+import { useKeptRoute } from '../route/HoseRoute.tsx';
+import { BuildSheet, MaterialSheet } from './BuildSheet.tsx';
+import { ClockingView } from './ClockingView.tsx';
 import { JointDrawing } from './JointDrawing.tsx';
+import { RouteOfBuild } from './RouteOfBuild.tsx';
+import type { BuildAtHand } from './useBuild.ts';
+import { useBuild } from './useBuild.ts';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
 
@@ -62,33 +79,45 @@ export function SpecifyPage() {
   const { hoseId, jointId } = useSelection();
   const hose = selectedHose(detail, hoseId, jointId);
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
-  const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
-  const views = [fitted?.fromJointId, fitted?.toJointId].flatMap((id) =>
-    id ? (jointView(detail, id) ?? []) : [],
-  );
-  const name = (id: string) => detail.circuit.hoses.find((candidate) => candidate.id === id)?.name ?? '';
+  const own = hoseOfJob(detail, hose.hoseId);
+  if (own === null) return <Fine>This hose is no longer on the drawing of the circuit.</Fine>;
+  return <HoseOnPaper key={hose.hoseId} own={own} />;
+}
+
+function HoseOnPaper({ own }: { readonly own: HoseOfJob }) {
+  const detail = useJob();
+  const { hose, fitted } = own;
+  const views = [fitted.fromJointId, fitted.toJointId].flatMap((id) => jointView(detail, id) ?? []);
+  const route = useKeptRoute(detail.job.vehicleId, hose.hoseId, detail.job.id);
+  const at = useBuild(detail, own, route);
+  const finished = detail.job.status === 'finished';
   return (
     <Columns>
       <Stack $gap={16}>
         <HosePicker current={hose} isDone={(candidate) => candidate.specified} />
+        <BuildSheet own={own} at={at} finished={finished} />
+        <MaterialSheet own={own} at={at} finished={finished} />
         <Pair>
           {views.map((view, index) => (
             <JointSheet key={view.joint.id} view={view} end={index === 0 ? 'A' : 'B'} />
           ))}
         </Pair>
       </Stack>
-      <HoseColumn key={hose.hoseId} hose={hose} views={views} name={name(hose.hoseId)} />
+      <HoseColumn own={own} views={views} at={at} route={route} />
     </Columns>
   );
 }
 
 interface HoseColumnProps {
-  readonly hose: JobHose;
+  readonly own: HoseOfJob;
   readonly views: readonly JointView[];
-  readonly name: string;
+  readonly at: BuildAtHand;
+  readonly route: KeptRoute;
 }
 
-function HoseColumn({ hose, views, name }: HoseColumnProps) {
+function HoseColumn({ own, views, at, route }: HoseColumnProps) {
+  const { hose, fitted } = own;
+  const { name } = fitted;
   const detail = useJob();
   const write = useWriter();
   const navigate = useNavigate();
@@ -98,13 +127,14 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
     `clocking.${detail.job.id}.${hose.hoseId}`,
     hose.clocking_rad === null ? '' : `${degrees(hose.clocking_rad)}°`,
   );
-  const edit = useJobAction('editJobHose', detail.job.id, ({ body }) =>
-    body?.clocking_rad === undefined ? undefined : clearClocking(),
-  );
+  const edit = useJobAction('editJobHose', detail.job.id, ({ body }) => {
+    if (body?.clocking_rad !== undefined) clearClocking();
+    if (body?.build !== undefined) at.clear();
+  });
   const typed = readQuantity(clocking, 'angle', true).quantity;
   const bothBent = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
   const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, orderDatumOf(hose));
-  const cautions = [...clockingCautions(hose), ...views.flatMap((view) => jointCautions(view))];
+  const cautions = [...at.cautions, ...views.flatMap((view) => jointCautions(view))];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
   const cutting = cutListAddress(
     detail.hoses.flatMap((own) =>
@@ -168,6 +198,7 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
       <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
       {bothBent ? (
         <Stack $gap={6}>
+          {typed ? <ClockingView clocking_rad={typed.value_SI} /> : null}
           <QuantityField
             label="Clocking of B, seen from end A, clockwise"
             kind="angle"
@@ -189,8 +220,26 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
           ) : null}
         </Stack>
       ) : null}
+      <RouteOfBuild own={own} build={at.build} route={route} />
       <Cautions cautions={cautions} answering={edit.error?.code === 'stop-not-answered'} />
-      <SaveProblem save={edit} onTakeTheirs={clearClocking} />
+      <SaveProblem
+        save={edit}
+        onTakeTheirs={() => {
+          clearClocking();
+          at.clear();
+        }}
+      />
+      {at.draft === null || finished ? null : (
+        <Spread>
+          <PlainButton
+            isDisabled={edit.isPending || at.faults.length > 0}
+            onPress={() => edit.mutate({ params, body: { version: hose.version, build: at.build } })}
+          >
+            Keep this build
+          </PlainButton>
+          <TextButton onPress={at.clear}>leave it as it was</TextButton>
+        </Spread>
+      )}
       {finished ? null : hose.specified ? (
         <>
           <Fine>Specified. Any change opens it again.</Fine>
@@ -208,13 +257,20 @@ function HoseColumn({ hose, views, name }: HoseColumnProps) {
         </>
       ) : (
         <PrimaryButton
-          isDisabled={hose.order_m === null || edit.isPending}
-          onPress={() => edit.mutate({ params, body: { version: hose.version, specified: true } })}
+          isDisabled={hose.order_m === null || edit.isPending || at.faults.length > 0}
+          onPress={() =>
+            edit.mutate({ params, body: { version: hose.version, build: at.build, specified: true } })
+          }
         >
           {order?.ok ? `Specify ${write.length(order.value.length_m)}` : 'Specify this hose'}
         </PrimaryButton>
       )}
-      <Link to={`/jobs/${detail.job.id}/hose-sheet`}>Hose sheet to print</Link>
+      <Link to={`/jobs/${detail.job.id}/order`}>Order sheet: print, send, parts</Link>
+      {at.build.madeHere ? (
+        <Link to={`/jobs/${detail.job.id}/build?hose=${hose.hoseId}`}>Build sheet: make it up, prove it</Link>
+      ) : hose.specified ? (
+        <Link to={`/jobs/${detail.job.id}/kit?hose=${hose.hoseId}`}>Check the box in when it comes</Link>
+      ) : null}
       {cutting === null ? null : <Link to={cutting}>Cut list, when this job is made up here</Link>}
       <Link to={templateAddress(name, hose.endA, hose.endB, write.units.length)}>Both ends at true size</Link>
     </Stack>
@@ -226,6 +282,9 @@ interface PartsDraft {
   readonly length: string;
   readonly material: JointMaterial;
   readonly washer: JointMaterial;
+  readonly carries: readonly BoltCarries[];
+  readonly state: BoltState;
+  readonly oldIsSwitch: boolean;
 }
 
 function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A' | 'B' }) {
@@ -239,6 +298,9 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
           length: editableText(chosen.bolt.length_m, write.units.length),
           material: chosen.bolt.material,
           washer: chosen.washer.material,
+          carries: chosen.bolt.carries ?? [],
+          state: chosen.boltState,
+          oldIsSwitch: chosen.oldIsSwitch,
         }
       : null;
   const [draft, setDraft, clear] = useDraft<PartsDraft | null>(`joint.${detail.job.id}.${joint.id}`, null);
@@ -260,7 +322,13 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
     thread: parts.thread.trim(),
     material: parts.material,
     length_m: typedLength?.value_SI ?? chosen.bolt.length_m,
+    carries: [...parts.carries],
   };
+  const shown: JointView = {
+    ...view,
+    chosen: { ...chosen, boltState: parts.state, oldIsSwitch: parts.oldIsSwitch },
+  };
+  const reuse = BOLT_VERDICTS[boltReuse(parts.material, parts.state)];
   const washer: Washer = { ...chosen.washer, material: parts.washer };
   const stack = stackOf(view, bolt, washer);
   const change = (next: Partial<PartsDraft>) => setDraft({ ...parts, ...next });
@@ -339,11 +407,30 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             options={MATERIALS}
             onChange={(material) => change({ washer: material })}
           />
+          <Pick<BoltState>
+            label="The bolt is"
+            value={parts.state}
+            isDisabled={finished}
+            options={BOLT_STATES.map((value) => ({ value, text: BOLT_STATE_NAMES[value] }))}
+            onChange={(state) => change({ state })}
+          />
         </Fields>
+        {reuse === null ? null : (
+          <Notice severity={reuse.severity} title={reuse.title}>
+            <p>{reuse.text}</p>
+          </Notice>
+        )}
+        <BoltExtras
+          name={joint.name}
+          carries={parts.carries}
+          oldIsSwitch={parts.oldIsSwitch}
+          finished={finished}
+          onChange={change}
+        />
         {draft === null ? null : (
           <>
             <Cautions
-              cautions={jointCautions(view, bolt, washer)}
+              cautions={jointCautions(shown, bolt, washer)}
               answering={edit.error?.code === 'stop-not-answered'}
             />
             <SaveProblem save={edit} onTakeTheirs={clear} />
@@ -353,7 +440,13 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
                 onPress={() =>
                   edit.mutate({
                     params: { jobId: detail.job.id, jointId: joint.id },
-                    body: { version: chosen.version, bolt, washer },
+                    body: {
+                      version: chosen.version,
+                      bolt,
+                      washer,
+                      boltState: parts.state,
+                      oldIsSwitch: parts.oldIsSwitch,
+                    },
                   })
                 }
               >
@@ -365,6 +458,48 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
         )}
       </Stack>
     </Sheet>
+  );
+}
+
+interface BoltExtrasProps {
+  readonly name: string;
+  readonly carries: readonly BoltCarries[];
+  readonly oldIsSwitch: boolean;
+  readonly finished: boolean;
+  readonly onChange: (next: Partial<Pick<PartsDraft, 'carries' | 'oldIsSwitch'>>) => void;
+}
+
+/** What most bolts do not do stays folded until somebody asks. */
+function BoltExtras({ name, carries, oldIsSwitch, finished, onChange }: BoltExtrasProps) {
+  const [isOpen, setOpen] = useState(carries.length > 0 || oldIsSwitch);
+  if (!isOpen)
+    return (
+      <TextButton onPress={() => setOpen(true)}>
+        nipple, switch or lock wire in the bolt<Unseen>, {name}</Unseen>
+      </TextButton>
+    );
+  return (
+    <Stack $gap={0} role="group" aria-label={`What the bolt of ${name} carries`}>
+      {BOLT_CARRIES.map((what) => (
+        <Tick
+          key={what}
+          isSelected={carries.includes(what)}
+          isDisabled={finished}
+          onChange={(isOn) =>
+            onChange({ carries: isOn ? [...carries, what] : carries.filter((known) => known !== what) })
+          }
+        >
+          Carries {BOLT_CARRIES_NAMES[what]}
+        </Tick>
+      ))}
+      <Tick
+        isSelected={oldIsSwitch}
+        isDisabled={finished}
+        onChange={(isOn) => onChange({ oldIsSwitch: isOn })}
+      >
+        The old bolt was the stop-lamp switch
+      </Tick>
+    </Stack>
   );
 }
 

@@ -1,0 +1,187 @@
+/** One hose of a job with what stands at its two ends: the same on the screen, on paper and on the server. */
+import type { BuildFacts, Caution, HoseBuild, KitOrder } from '@zephyrcombe/core';
+import {
+  boltEngagement,
+  convertLength,
+  eyesOn,
+  judgeBoltThread,
+  judgeBuild,
+  judgeClocking,
+  judgeProof,
+  judgeSeat,
+  judgeSwitch,
+  judgeWasherMaterial,
+  sealingDatum,
+  suggestBuild,
+  washersNeeded,
+} from '@zephyrcombe/core';
+import type { JobDetail, JobHose, JobJoint } from '../entities/job.ts';
+import type { Bolt, Hose, Joint, Port, Washer } from '../entities/vehicle.ts';
+
+export interface JointOfJob {
+  readonly joint: Joint;
+  readonly port: Port;
+  readonly chosen: JobJoint;
+  readonly eyes: number;
+}
+
+export interface HoseOfJob {
+  readonly fitted: Hose;
+  readonly hose: JobHose;
+  readonly a: JointOfJob | null;
+  readonly b: JointOfJob | null;
+}
+
+export function jointOfJob(detail: JobDetail, jointId: string): JointOfJob | null {
+  const joint = detail.circuit.joints.find(({ id }) => id === jointId);
+  const port = detail.circuit.ports.find(({ id }) => id === joint?.portId);
+  const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
+  return joint && port && chosen ? { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId) } : null;
+}
+
+export function hoseOfJob(detail: JobDetail, hoseId: string): HoseOfJob | null {
+  const fitted = detail.circuit.hoses.find(({ id }) => id === hoseId);
+  const hose = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
+  if (!fitted || !hose) return null;
+  return {
+    fitted,
+    hose,
+    a: jointOfJob(detail, fitted.fromJointId),
+    b: jointOfJob(detail, fitted.toJointId),
+  };
+}
+
+/** Only an eye has a bolt through it. */
+const boltOf = (end: JobHose['endA'], at: JointOfJob | null): Bolt | null =>
+  end.family === 'banjo' ? (at?.chosen.bolt ?? null) : null;
+
+export function buildFacts({ fitted, hose, a, b }: HoseOfJob, route: BuildFacts['route'] = null): BuildFacts {
+  return {
+    hoseName: fitted.name,
+    bore_m: fitted.bore_m,
+    length_m: hose.order_m ?? fitted.length_m,
+    endA: hose.endA,
+    endB: hose.endB,
+    boltA_m: boltOf(hose.endA, a)?.diameter_m ?? null,
+    boltB_m: boltOf(hose.endB, b)?.diameter_m ?? null,
+    route,
+  };
+}
+
+/** What was kept, or what the application would put there. */
+export const buildOf = (own: HoseOfJob, route: BuildFacts['route'] = null): HoseBuild =>
+  own.hose.build ?? suggestBuild(buildFacts(own, route)).build;
+
+/** What stands against the parts of a joint, in the order a colleague would say it. */
+export function partsCautions(
+  { joint, port, chosen, eyes }: JointOfJob,
+  bolt: Bolt | null = chosen.bolt,
+  washer: Washer | null = chosen.washer,
+): readonly Caution[] {
+  const seat = judgeSeat(port, joint.seal);
+  if (!bolt || !washer) return seat;
+  const stack =
+    joint.eyeThickness_m === null || port.depth_m === null
+      ? null
+      : boltEngagement({
+          eyes,
+          eyeThickness_m: joint.eyeThickness_m,
+          washerThickness_m: washer.thickness_m,
+          boltLength_m: bolt.length_m,
+          boltDiameter_m: bolt.diameter_m,
+          portDepth_m: port.depth_m,
+        });
+  return [
+    ...seat,
+    ...judgeBoltThread(port.thread, bolt.thread),
+    ...judgeWasherMaterial(bolt.material, washer.material),
+    ...(stack?.ok ? stack.cautions : []),
+    ...judgeSwitch(chosen.oldIsSwitch, bolt.carries?.includes('switch') ?? false),
+  ];
+}
+
+/** What stands against the hose itself: how its ends lie, and how it is built. */
+export function hoseCautions(
+  detail: JobDetail,
+  { hose, a, b }: HoseOfJob,
+  build: HoseBuild | null = hose.build,
+): readonly Caution[] {
+  return [
+    ...judgeClocking(hose.endA.neckAngle_rad, hose.endB.neckAngle_rad, hose.clocking_rad),
+    ...(build === null
+      ? []
+      : judgeBuild(build, {
+          use: detail.vehicle.use,
+          clocking_rad: hose.clocking_rad,
+          boltA_m: boltOf(hose.endA, a)?.diameter_m ?? null,
+          boltB_m: boltOf(hose.endB, b)?.diameter_m ?? null,
+        })),
+  ];
+}
+
+/** All that stands against specifying a hose as it is. */
+export const specificationCautions = (detail: JobDetail, own: HoseOfJob): readonly Caution[] => [
+  ...hoseCautions(detail, own),
+  ...[own.a, own.b].flatMap((joint) => (joint ? partsCautions(joint) : [])),
+];
+
+/** What stands against putting a hose on the vehicle: made up here and not proved. */
+export const proofCautions = ({ build, makeUp }: JobHose): readonly Caution[] =>
+  judgeProof(build?.madeHere ?? false, makeUp.proofs.at(-1) ?? null);
+
+/** The datum of the order: the supplier's, or between the sealing points as long as nobody asked. */
+export const orderDatumOf = ({ orderDatum, endA, endB }: Pick<JobHose, 'orderDatum' | 'endA' | 'endB'>) =>
+  orderDatum ?? sealingDatum(endA, endB);
+
+/** The order's length as the supplier counts it; null before it is taken. */
+export function orderedLength_m(hose: JobHose): number | null {
+  if (hose.order_m === null) return null;
+  const { endA, endB } = hose;
+  const converted = convertLength({
+    length_m: hose.order_m,
+    given: sealingDatum(endA, endB),
+    wanted: orderDatumOf(hose),
+    endA,
+    endB,
+  });
+  return converted.ok ? converted.value.length_m : null;
+}
+
+/** Fresh washers that a joint takes; none where it seals without. */
+export const washersOf = ({ joint, chosen, eyes }: JointOfJob): number => {
+  if (joint.seal !== 'banjo' || !chosen.bolt) return 0;
+  const needed = washersNeeded(eyes);
+  return needed.ok ? needed.value : 0;
+};
+
+/** What has to be in the box of one hose; null before it is measured. `longest_m` by the route, in the same datum. */
+export function kitOrderOf(
+  detail: JobDetail,
+  own: HoseOfJob,
+  longest_m: number | null = null,
+): KitOrder | null {
+  const { hose, a, b } = own;
+  const length_m = orderedLength_m(hose);
+  if (length_m === null) return null;
+  const build = buildOf(own);
+  const end = (geometry: JobHose['endA'], fitting: HoseBuild['endA'], at: JointOfJob | null) => ({
+    family: geometry.family,
+    neckAngle_rad: geometry.neckAngle_rad,
+    eyeBore_m: fitting.eyeBore_m,
+    thread: at?.chosen.bolt?.thread ?? at?.port.thread ?? null,
+    bolt_m: boltOf(geometry, at)?.diameter_m ?? null,
+    turnable: fitting.turnable,
+  });
+  const joints = [a, b].flatMap((at) => at ?? []);
+  return {
+    length_m,
+    tolerance_m: build.tolerance_m,
+    longest_m,
+    endA: end(hose.endA, build.endA, a),
+    endB: end(hose.endB, build.endB, b),
+    clocking_rad: hose.clocking_rad,
+    bolts: joints.filter(({ chosen }) => chosen.bolt !== null && chosen.boltState === 'new').length,
+    washers: joints.reduce((sum, at) => sum + washersOf(at), 0),
+    use: detail.vehicle.use,
+  };
+}

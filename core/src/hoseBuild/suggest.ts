@@ -1,0 +1,156 @@
+/** A hose's build to start from, out of what is known, and why each of its figures is what it is. */
+import type { EndGeometry } from '../fittings/end.ts';
+import type { AlongPart, EndFitting, HoseBuild } from './build.ts';
+import { inOrder } from './places.ts';
+import { freeHose, kept } from './places.ts';
+
+/** Where a figure comes from: the hose on the vehicle, its bolt, the kept route, or our own example. */
+export const BUILD_REASONS = ['fitted', 'bolt', 'route', 'example', 'usual'] as const;
+export type BuildReason = (typeof BUILD_REASONS)[number];
+
+export interface BuildFacts {
+  readonly hoseName: string;
+  /** Of the hose that is on it. */
+  readonly bore_m: number;
+  /** Between the sealing points: measured, or as fitted. */
+  readonly length_m: number;
+  readonly endA: EndGeometry;
+  readonly endB: EndGeometry;
+  readonly boltA_m: number | null;
+  readonly boltB_m: number | null;
+  /** What the kept route holds and covers the hose with, and where still parts come too near; null without one. */
+  readonly route: {
+    readonly outside_m: number;
+    readonly clips: readonly { readonly id: string; readonly at_m: number }[];
+    readonly stiffeners: readonly {
+      readonly id: string;
+      readonly from_m: number;
+      readonly length_m: number;
+    }[];
+    readonly sleeves: readonly {
+      readonly id: string;
+      readonly from_m: number;
+      readonly length_m: number;
+      readonly outside_m: number;
+    }[];
+    readonly contacts: readonly { readonly part: string; readonly at_m: number }[];
+  } | null;
+}
+
+export interface SuggestedBuild {
+  readonly build: HoseBuild;
+  readonly reasons: {
+    readonly bore: BuildReason;
+    readonly outside: BuildReason;
+    readonly eyes: BuildReason;
+    readonly rest: BuildReason;
+  };
+}
+
+/** Examples of ours: a liner of 3.2 mm under steel braid and a clear cover; the hose maker's sheet replaces them. */
+const OUTSIDE_m = 0.0075;
+const TOLERANCE_m = 0.003;
+/** Play of an eye on its bolt. */
+const EYE_PLAY_m = 0.0002;
+/** A label at both ends under clear shrink tube, near enough to read and clear of the ferrule. */
+const LABEL_m = 0.03;
+const LABEL_GAP_m = 0.02;
+const SHEATH_m = 0.06;
+const SHEATH_WALL_m = 0.0015;
+/** A clip one size that pinches: the millimetre above would be loose. */
+const sizeOfClip_m = (held_m: number): number => Math.floor(held_m * 1000 + 1e-6) / 1000;
+
+/** What any end starts as. */
+const endFitting = (end: EndGeometry, bolt_m: number | null): EndFitting => ({
+  material: 'stainless',
+  bendPlane: 'acrossEye',
+  direction_rad: null,
+  eyeBore_m: end.family === 'banjo' && bolt_m !== null ? bolt_m + EYE_PLAY_m : null,
+  turnable: null,
+  tab: false,
+  bracket: false,
+  knurled: false,
+  supportWasher: false,
+});
+
+export function suggestBuild(facts: BuildFacts): SuggestedBuild {
+  const { hoseName, bore_m, length_m, endA, endB, boltA_m, boltB_m, route } = facts;
+  const outside_m = route?.outside_m ?? OUTSIDE_m;
+  const free = freeHose(length_m, endA, endB);
+  const part = (
+    given: Pick<AlongPart, 'id' | 'kind' | 'from_m' | 'because'> & Partial<AlongPart>,
+  ): AlongPart => {
+    const whole = { length_m: 0, outside_m: null, clip_m: null, note: '', ...given };
+    const room_m = Math.max(0, free.to_m - free.from_m);
+    const own_m = Math.min(whole.length_m, room_m);
+    return { ...whole, length_m: own_m, from_m: kept(whole.from_m, own_m, free) };
+  };
+  const label = (end: 'A' | 'B'): AlongPart =>
+    part({
+      id: `label ${end}`,
+      kind: 'label',
+      from_m: end === 'A' ? free.from_m + LABEL_GAP_m : free.to_m - LABEL_GAP_m - LABEL_m,
+      length_m: LABEL_m,
+      note: hoseName,
+      because: 'usual',
+    });
+  const along = [
+    label('A'),
+    label('B'),
+    ...(route?.clips ?? []).map(({ id, at_m }) =>
+      part({
+        id: `clip ${id}`,
+        kind: 'clip',
+        from_m: at_m,
+        clip_m: sizeOfClip_m(outside_m),
+        because: 'route',
+      }),
+    ),
+    ...(route?.stiffeners ?? []).map(({ id, from_m, length_m: long_m }) =>
+      part({ id: `stiffener ${id}`, kind: 'stiffener', from_m, length_m: long_m, because: 'route' }),
+    ),
+    ...(route?.sleeves ?? []).map((sleeve) =>
+      part({
+        id: `sleeve ${sleeve.id}`,
+        kind: 'sleeve',
+        from_m: sleeve.from_m,
+        length_m: sleeve.length_m,
+        outside_m: sleeve.outside_m,
+        because: 'route',
+      }),
+    ),
+    ...(route?.contacts ?? []).map(({ part: name, at_m }) =>
+      part({
+        id: `sheath ${name}`,
+        kind: 'sheath',
+        from_m: at_m - SHEATH_m / 2,
+        length_m: SHEATH_m,
+        outside_m: outside_m + 2 * SHEATH_WALL_m,
+        note: name,
+        because: 'contact',
+      }),
+    ),
+  ];
+  return {
+    build: {
+      bore_m,
+      outside_m,
+      liner: 'ptfe',
+      braid: 'stainless',
+      cover: 'clear',
+      tolerance_m: TOLERANCE_m,
+      fixing: 'crimped',
+      madeHere: false,
+      endA: endFitting(endA, boltA_m),
+      endB: endFitting(endB, boltB_m),
+      along: inOrder(along),
+      split: null,
+    },
+    reasons: {
+      bore: 'fitted',
+      outside: route ? 'route' : 'example',
+      eyes: 'bolt',
+      rest: 'example',
+    },
+  };
+}

@@ -1,0 +1,43 @@
+/** A hose out of its box: what was found, and what somebody decided. */
+import { hoseOfJob, kitOrderOf } from '@zephyrcombe/contract';
+import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { ParsedBody } from '../../http/handlers.ts';
+import type { JobAction } from './jobAction.ts';
+import { requireVersion } from './jobAction.ts';
+
+export async function checkKit(
+  action: JobAction,
+  hoseId: string,
+  body: ParsedBody<'checkKit'>,
+): Promise<void> {
+  const { detail, models, transaction, log, person, now } = action;
+  const own = hoseOfJob(detail, hoseId);
+  if (!own) throw new AppProblem('not-found');
+  requireVersion(own.hose, body.version);
+  const order = kitOrderOf(detail, own);
+  if (order === null)
+    throw new AppProblem('stage-not-ready', {
+      detail: 'Specify this hose first: there is nothing to compare with.',
+    });
+  const { found, decided } = body;
+  const { verdict, open } = judgeKit(order, found);
+  if (decided !== null) {
+    if (decided.verdict !== 'return' && open.length > 0)
+      throw fieldProblem('decided', 'comes after everything in the box was looked at');
+    const isMilder =
+      verdict !== null && KIT_VERDICTS.indexOf(decided.verdict) < KIT_VERDICTS.indexOf(verdict);
+    if (isMilder && person.role === 'apprentice')
+      throw fieldProblem('decided', 'is milder than what was found: fetch a technician or your lead');
+    if (isMilder && decided.because.trim().length < 5)
+      throw fieldProblem('decided.because', 'has to say why this is kept all the same');
+  }
+  await models.JobHose.update(
+    {
+      kit: { found, decided, by: person.name, at: now.toISOString() },
+      version: body.version + 1,
+    },
+    { where: { jobId: detail.job.id, hoseId }, transaction },
+  );
+  await log('kitChecked', { hoseId, found, verdict, decided });
+}

@@ -1,0 +1,145 @@
+/** Making a hose up in the shop: step by step in an order that is kept, and the test without which it is not fitted. */
+import type { MadeStep } from '@zephyrcombe/contract';
+import { MAKE_UP_STEP_NAMES } from '@zephyrcombe/contract';
+import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
+import {
+  judgeCut,
+  judgeNut,
+  judgeOlive,
+  judgeStepOrder,
+  makeUpSteps,
+  proofFaults,
+  stepsResting,
+} from '@zephyrcombe/core';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { ParsedBody } from '../../http/handlers.ts';
+import type { JobAction } from './jobAction.ts';
+import { requireStopsAnswered, requireVersion } from './jobAction.ts';
+
+type Step = Omit<MadeStep, 'by' | 'at'>;
+
+const JOINS: Partial<Record<MakeUpStepKind, 'A' | 'B'>> = {
+  oliveA: 'A',
+  oliveB: 'B',
+  joinA: 'A',
+  joinB: 'B',
+};
+/** What has to be said of a step for it to be done. */
+const ASKED: Partial<Record<MakeUpStepKind, readonly (keyof Step)[]>> = {
+  cut: ['cutFace'],
+  oliveA: ['strandFree', 'short_m'],
+  oliveB: ['strandFree', 'short_m'],
+  joinA: ['lubricant', 'gap_m'],
+  joinB: ['lubricant', 'gap_m'],
+  measure: ['length_m'],
+};
+
+function hoseMadeHere({ detail }: JobAction, hoseId: string) {
+  const hose = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
+  if (!hose) throw new AppProblem('not-found');
+  if (!hose.build?.madeHere)
+    throw new AppProblem('stage-not-ready', {
+      detail: 'Say in Specify that this hose is made up here; then its build sheet opens.',
+    });
+  return { hose, build: hose.build };
+}
+
+export async function makeUpHose(
+  action: JobAction,
+  hoseId: string,
+  body: ParsedBody<'makeUpHose'>,
+): Promise<void> {
+  const { detail, models, transaction, log, person, now } = action;
+  const { hose, build } = hoseMadeHere(action, hoseId);
+  requireVersion(hose, body.version);
+  const { step, undo, overrides } = body;
+  const clocked = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
+  const steps = makeUpSteps(build, clocked);
+  const done = hose.makeUp.steps.map((made) => made.step);
+  if (!steps.some(({ kind }) => kind === step.step))
+    throw fieldProblem('step', 'is not a step of making this hose');
+  let { proofs } = hose.makeUp;
+  let made: readonly MadeStep[];
+  if (undo) {
+    const gone = [step.step, ...stepsResting(steps, done, step.step)];
+    made = hose.makeUp.steps.filter((own) => !gone.includes(own.step));
+    // A hose that was opened again has to be proved again.
+    if (gone.includes('proof')) proofs = [];
+  } else {
+    if (step.step === 'proof')
+      throw fieldProblem('step', 'is done by recording the proof test, with its pressure and its time');
+    requireStopsAnswered(judgeStepOrder(steps, done, step.step), [], person);
+    for (const field of ASKED[step.step] ?? [])
+      if (step[field] === null)
+        throw fieldProblem(`step.${field}`, `has to be said of “${MAKE_UP_STEP_NAMES[step.step]}”`);
+    requireStopsAnswered(stepCautions(step, build), overrides, person);
+    if (step.step === 'cut' && step.cutFace === 'ragged')
+      throw fieldProblem('step.cutFace', 'splays: bind it with tape and ties, and cut it again');
+    made = [
+      ...hose.makeUp.steps.filter((own) => own.step !== step.step),
+      { ...step, by: person.name, at: now.toISOString() },
+    ];
+  }
+  await models.JobHose.update(
+    { makeUp: { steps: made, proofs }, version: body.version + 1 },
+    { where: { jobId: detail.job.id, hoseId }, transaction },
+  );
+  await log('made', { hoseId, ...step, undo, overrides });
+}
+
+function stepCautions(
+  step: Step,
+  build: Parameters<typeof makeUpSteps>[0] & { endA: EndMetal; endB: EndMetal },
+): readonly Caution[] {
+  const end = JOINS[step.step];
+  if (step.step === 'cut' && step.cutFace !== null) return judgeCut('A', step.cutFace);
+  if (end === undefined) return [];
+  if (step.strandFree !== null && step.short_m !== null)
+    return judgeOlive(end, { strandFree: step.strandFree, short_m: step.short_m });
+  if (step.lubricant !== null && step.gap_m !== null)
+    return judgeNut(end, build[end === 'A' ? 'endA' : 'endB'].material, {
+      lubricant: step.lubricant,
+      gap_m: step.gap_m,
+    });
+  return [];
+}
+type EndMetal = Readonly<{ material: Parameters<typeof judgeNut>[1] }>;
+
+export async function proveHose(
+  action: JobAction,
+  hoseId: string,
+  body: ParsedBody<'proveHose'>,
+): Promise<void> {
+  const { detail, models, transaction, log, person, now } = action;
+  const { hose, build } = hoseMadeHere(action, hoseId);
+  const { version, ...test } = body;
+  requireVersion(hose, version);
+  const clocked = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
+  const done = hose.makeUp.steps.map((made) => made.step);
+  requireStopsAnswered(judgeStepOrder(makeUpSteps(build, clocked), done, 'proof'), [], person);
+  const proof = { ...test, by: person.name, at: now.toISOString() };
+  const passed = proofFaults(test).length === 0;
+  const others = hose.makeUp.steps.filter((own) => own.step !== 'proof');
+  const step: MadeStep = {
+    step: 'proof',
+    by: person.name,
+    at: now.toISOString(),
+    cutFace: null,
+    strandFree: null,
+    short_m: null,
+    lubricant: null,
+    gap_m: null,
+    length_m: null,
+  };
+  await models.JobHose.update(
+    {
+      makeUp: {
+        steps: passed ? [...others, step] : others.filter((own) => own.step !== 'cap'),
+        proofs: [...hose.makeUp.proofs, proof],
+      },
+      version: version + 1,
+    },
+    { where: { jobId: detail.job.id, hoseId }, transaction },
+  );
+  await log('proved', { hoseId, ...test, passed });
+}

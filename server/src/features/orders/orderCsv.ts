@@ -1,0 +1,88 @@
+/** An order as a table for other programs: CSV (RFC 4180), millimetres and degrees; `docs/formats/order.md` names the columns. */
+import type { OrderDocument, OrderHose } from '@zephyrcombe/contract';
+import { datumName } from '@zephyrcombe/contract';
+import { csvFormat } from 'd3-dsv';
+
+const COLUMNS = [
+  'line',
+  'what',
+  'name',
+  'count',
+  'length_mm',
+  'counted',
+  'tolerance_mm',
+  'free_length_mm',
+  'bore_mm',
+  'outside_mm',
+  'liner',
+  'braid',
+  'cover',
+  'ends',
+  'a_kind',
+  'a_bend_deg',
+  'a_eye_mm',
+  'a_thread',
+  'a_material',
+  'b_kind',
+  'b_bend_deg',
+  'b_eye_mm',
+  'b_thread',
+  'b_material',
+  'clocking_deg',
+  'from_mm',
+] as const;
+type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
+
+const mm = (value_m: number | null) => (value_m === null ? '' : String(Number((value_m * 1000).toFixed(3))));
+const degrees = (value_rad: number | null) =>
+  value_rad === null ? '' : String(Number(((value_rad * 180) / Math.PI).toFixed(2)));
+
+/** A row for each hose, for what is on it, and for the parts of the box. */
+export function orderCsv({ hoses, parts }: OrderDocument): string {
+  const rows: Row[] = hoses.flatMap((hose): Row[] => [
+    {
+      what: 'hose',
+      name: hose.name,
+      count: '1',
+      length_mm: mm(hose.length_m),
+      counted: datumName(hose.datum),
+      tolerance_mm: mm(hose.tolerance_m),
+      free_length_mm: mm(hose.freeLength_m),
+      bore_mm: mm(hose.bore_m),
+      outside_mm: mm(hose.outside_m),
+      liner: hose.liner,
+      braid: hose.braid,
+      cover: hose.cover,
+      ends: hose.fixing,
+      ...endRow('a', hose.endA),
+      ...endRow('b', hose.endB),
+      clocking_deg: degrees(hose.clocking_rad),
+    },
+    ...hose.along.map((part): Row => ({
+      what: part.kind,
+      name: part.note,
+      count: '1',
+      length_mm: mm(part.length_m),
+      outside_mm: mm(part.outside_m),
+      bore_mm: mm(part.clip_m),
+      from_mm: mm(part.from_m),
+    })),
+  ]);
+  for (const { text, count } of parts) rows.push({ what: 'part', name: text, count: String(count) });
+  return csvFormat(
+    rows.map((row, index) =>
+      Object.fromEntries(
+        COLUMNS.map((column) => [column, column === 'line' ? String(index + 1) : (row[column] ?? '')]),
+      ),
+    ),
+    [...COLUMNS],
+  );
+}
+
+const endRow = (letter: 'a' | 'b', end: OrderHose['endA']): Row => ({
+  [`${letter}_kind`]: end.family,
+  [`${letter}_bend_deg`]: degrees(end.neckAngle_rad),
+  [`${letter}_eye_mm`]: mm(end.eyeBore_m),
+  [`${letter}_thread`]: end.thread ?? '',
+  [`${letter}_material`]: end.material,
+});

@@ -1,0 +1,8 @@
+/** What lies on the shelf, by part. */
+import type { StockItem } from '@zephyrcombe/contract';
+import type { Database } from '../../database/database.ts';
+
+export async function listStock({ models }: Database, shopId: string): Promise<readonly StockItem[]> {
+  const rows = await models.StockItem.findAll({ where: { shopId }, order: [['key', 'ASC']] });
+  return rows.map(({ key, onHand, version }) => ({ key, onHand, version }));
+}

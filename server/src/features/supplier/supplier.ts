@@ -1,0 +1,39 @@
+/** Talking to the parts supplier: slow, absent or talking nonsense, the shop is told in a sentence and loses nothing. */
+import type { z } from 'zod';
+import { AppProblem } from '../../http/appProblem.ts';
+
+const PATIENCE_ms = 8000;
+
+export async function askSupplier<Reply extends z.ZodType>(
+  address: string | null,
+  path: '/quotes' | '/orders' | '/deliveries',
+  body: object,
+  reply: Reply,
+): Promise<z.infer<Reply>> {
+  if (address === null)
+    throw new AppProblem('supplier-silent', {
+      detail: 'No parts supplier is connected. Send the order sheet instead.',
+    });
+  let response: Response;
+  try {
+    response = await fetch(`${address}${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_ms),
+    });
+  } catch {
+    throw new AppProblem('supplier-silent');
+  }
+  const said: unknown = await response.json().catch(() => null);
+  if (response.status === 404)
+    throw new AppProblem('supplier-silent', {
+      detail: 'The supplier no longer knows of this. Ask for a quote again.',
+    });
+  const read = reply.safeParse(said);
+  if (!response.ok || !read.success)
+    throw new AppProblem('supplier-silent', {
+      detail: 'The supplier answered something that is not understood. Send the order sheet instead.',
+    });
+  return read.data;
+}

@@ -1,0 +1,114 @@
+/** The parts of a job with spares, against what lies on the shelf; the shelf is counted where it is read. */
+import type { JobDetail, StockItem } from '@zephyrcombe/contract';
+import { billOfJob, partText } from '@zephyrcombe/contract';
+import type { BillLine } from '@zephyrcombe/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { LoadProblem } from '../../api/LoadProblem.tsx';
+import { stockQuery, useCountStock } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Fine } from '../../design/layout.ts';
+import { colour } from '../../design/tokens.ts';
+import { PrintTable } from '../sheets/sheetParts.ts';
+
+const Count = styled.input`
+  width: 76px;
+  min-height: 44px;
+  padding: 4px 8px;
+  border: 1px solid ${colour('inkSoft')};
+  border-radius: 0;
+  background: ${colour('sheet')};
+  text-align: right;
+  &[aria-invalid='true'] {
+    border: 2px solid ${colour('danger')};
+  }
+  @media print {
+    border: 0;
+  }
+`;
+
+export function BillTable({ detail }: { readonly detail: JobDetail }) {
+  const write = useWriter();
+  const stock = useQuery(stockQuery);
+  const count = useCountStock();
+  if (stock.isError) return <LoadProblem error={stock.error} onRetry={() => void stock.refetch()} />;
+  const items = stock.data?.items ?? [];
+  const lines = billOfJob(detail, items);
+  return (
+    <>
+      <h2>Parts, spares and shelf</h2>
+      {lines.length === 0 ? (
+        <Fine>No parts yet: measure and specify a hose first.</Fine>
+      ) : (
+        <PrintTable>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col">Used</th>
+              <th scope="col">Spare</th>
+              <th scope="col">On the shelf</th>
+              <th scope="col">To order</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line) => (
+              <tr key={line.key}>
+                <td>{partText(line.part, write)}</td>
+                <td className="figure">{line.needed}</td>
+                <td className="figure">{line.spare}</td>
+                <td>
+                  <ShelfCount
+                    key={line.onHand}
+                    line={line}
+                    name={partText(line.part, write)}
+                    item={items.find(({ key }) => key === line.key)}
+                    onCount={(onHand, version) => count.mutate({ body: { key: line.key, onHand, version } })}
+                  />
+                </td>
+                <td className="figure">
+                  <strong>{line.toOrder}</strong>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </PrintTable>
+      )}
+      <SaveProblem save={count} />
+      <Fine className="no-print">
+        Washers are never used twice: half as many again are ordered. Count the shelf where it is wrong.
+      </Fine>
+    </>
+  );
+}
+
+interface ShelfCountProps {
+  readonly line: BillLine;
+  readonly name: string;
+  readonly item: StockItem | undefined;
+  readonly onCount: (onHand: number, version: number | null) => void;
+}
+
+/** Kept when the field is left, or on Enter. */
+function ShelfCount({ line, name, item, onCount }: ShelfCountProps) {
+  const [text, setText] = useState(String(line.onHand));
+  const value = /^\d{1,5}$/.test(text.trim()) ? Number(text) : null;
+  const keep = () => {
+    if (value !== null && value !== line.onHand) onCount(value, item?.version ?? null);
+  };
+  return (
+    <Count
+      aria-label={`On the shelf: ${name}`}
+      inputMode="numeric"
+      value={text}
+      aria-invalid={value === null}
+      title={value === null ? 'A whole number, up to 99999.' : undefined}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') keep();
+      }}
+    />
+  );
+}

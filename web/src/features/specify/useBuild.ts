@@ -1,0 +1,73 @@
+/** The build of the hose at hand: what was kept, or what is put there to begin with; changes as a draft that can be stepped back. */
+import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import { buildFacts, hoseCautions } from '@zephyrcombe/contract';
+import type { Caution, FreeHose, HoseBuild, PlaceFault, SuggestedBuild } from '@zephyrcombe/core';
+import { contactsOf, freeHose, inOrder, placeFaults, suggestBuild } from '@zephyrcombe/core';
+import { useMemo, useState } from 'react';
+import { useDraft } from '../../app/useDraft.ts';
+import type { KeptRoute } from '../route/HoseRoute.tsx';
+
+export interface BuildAtHand {
+  readonly build: HoseBuild;
+  readonly suggested: SuggestedBuild;
+  readonly length_m: number;
+  readonly free: FreeHose;
+  readonly faults: readonly PlaceFault[];
+  readonly cautions: readonly Caution[];
+  /** Null while it is as it was kept. */
+  readonly draft: HoseBuild | null;
+  readonly change: (next: Partial<HoseBuild>) => void;
+  readonly back: (() => void) | null;
+  readonly clear: () => void;
+}
+
+const MOST_STEPS_BACK = 60;
+
+export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): BuildAtHand {
+  const { hose, fitted } = own;
+  const [draft, setDraft, clear] = useDraft<HoseBuild | null>(`build.${detail.job.id}.${hose.hoseId}`, null);
+  const [past, setPast] = useState<readonly (HoseBuild | null)[]>([]);
+  const { scene } = route;
+  const contacts = useMemo(() => (scene === null ? [] : contactsOf(scene)), [scene]);
+  const suggested = suggestBuild(
+    buildFacts(
+      own,
+      scene && {
+        outside_m: scene.hose.outside_m,
+        clips: scene.hose.clips,
+        stiffeners: scene.hose.stiffeners ?? [],
+        sleeves: scene.hose.sleeves ?? [],
+        contacts,
+      },
+    ),
+  );
+  const build = draft ?? hose.build ?? suggested.build;
+  const length_m = hose.order_m ?? fitted.length_m;
+  const free = freeHose(length_m, hose.endA, hose.endB);
+  const before = past.at(-1);
+  return {
+    build,
+    suggested,
+    length_m,
+    free,
+    faults: placeFaults(build.along, free),
+    cautions: hoseCautions(detail, own, build),
+    draft,
+    change: (next) => {
+      setPast((steps) => [...steps.slice(-MOST_STEPS_BACK), draft]);
+      setDraft({ ...build, ...next, along: inOrder(next.along ?? build.along) });
+    },
+    back:
+      before === undefined
+        ? null
+        : () => {
+            setPast((steps) => steps.slice(0, -1));
+            if (before === null) clear();
+            else setDraft(before);
+          },
+    clear: () => {
+      setPast([]);
+      clear();
+    },
+  };
+}
