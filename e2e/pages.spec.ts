@@ -55,9 +55,11 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     `/vehicles/${outfit?.id}/routes/new`,
     '/bench/route?of=swingArm&down=0.2',
     `/vehicles/${vehicle?.id}`,
-    ...open.flatMap((job) => STAGES.map((stage) => `/jobs/${job.id}/${stage}`)),
+    ...open.flatMap((job) =>
+      [...STAGES, 'order', 'supplier', 'kit', 'build'].map((part) => `/jobs/${job.id}/${part}`),
+    ),
     ...finished.flatMap((job) =>
-      ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'handover-sheet', 'log'].map(
+      ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'kit', 'handover-sheet', 'log'].map(
         (part) => `/jobs/${job.id}/${part}`,
       ),
     ),

@@ -8,6 +8,7 @@ export {
 } from './entities/drawings.ts';
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
+export { LABEL_FILES, labelAddress, labelCode, labelLines, labelSheet } from './sheets/labelSheet.ts';
 export { orderSheet } from './sheets/orderSheet.ts';
 export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
 export {

@@ -62,6 +62,11 @@ export const PROBLEMS = {
     title: 'The parts supplier did not answer',
     detail: 'Nothing is lost. Try again, or send the order sheet by hand.',
   },
+  'printer-silent': {
+    status: 502,
+    title: 'The label printer did not answer',
+    detail: 'Nothing is lost. Look whether it is on, or save the label as PDF.',
+  },
   'stop-not-answered': {
     status: 422,
     title: 'Stop: this could hurt somebody',

@@ -223,6 +223,13 @@ export const ROUTES = {
     }),
     reply: JobDetailSchema,
   }),
+  printLabel: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/hoses/:hoseId/label',
+    summary: 'Send the label of a hose to the label printer',
+    params: HoseParams,
+    reply: z.strictObject({ number: z.int() }),
+  }),
   quoteJob: route({
     method: 'POST',
     path: '/api/jobs/:jobId/supplier/quote',

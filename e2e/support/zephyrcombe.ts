@@ -23,13 +23,18 @@ async function freePort(): Promise<number> {
   });
 }
 
+export type StandIn = 'parts-supplier' | 'label-printer';
+
 export class Zephyrcombe {
   private server: ChildProcess | null = null;
+  private readonly standIns: ChildProcess[] = [];
 
   private constructor(
     private readonly folder: string,
     private readonly databasePort: number,
     private readonly port: number,
+    /** Where simulated neighbours would answer, once a journey starts them. */
+    private readonly neighbours: Readonly<Record<StandIn, number>>,
   ) {}
 
   static async start(): Promise<Zephyrcombe> {
@@ -37,6 +42,7 @@ export class Zephyrcombe {
       mkdtempSync(join(tmpdir(), 'zephyrcombe-e2e-')),
       await freePort(),
       await freePort(),
+      { 'parts-supplier': await freePort(), 'label-printer': await freePort() },
     );
     own.startDatabase();
     await own.startServer();
@@ -68,6 +74,8 @@ export class Zephyrcombe {
         ZEPHYRCOMBE_DEMO: 'true',
         // Journeys sign in far more often than people do.
         ZEPHYRCOMBE_SIGN_IN_TRIES: '1000',
+        ZEPHYRCOMBE_SUPPLIER: `http://127.0.0.1:${this.neighbours['parts-supplier']}`,
+        ZEPHYRCOMBE_LABEL_PRINTER_PORT: String(this.neighbours['label-printer']),
         ZEPHYRCOMBE_WEB_FOLDER: join(ROOT, 'web/dist'),
       },
     });
@@ -108,7 +116,21 @@ export class Zephyrcombe {
     return rows as unknown as readonly Row[];
   }
 
+  /** Starts a simulated neighbour of the server's; it ends with the application. */
+  async startStandIn(name: StandIn): Promise<void> {
+    const child = spawn('npx', ['tsx', `src/${name}/main.ts`, '--port', String(this.neighbours[name])], {
+      cwd: join(ROOT, 'stand-ins'),
+      detached: true,
+    });
+    this.standIns.push(child);
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on('data', () => resolve());
+      child.on('exit', () => reject(new Error(`The simulated ${name} ended.`)));
+    });
+  }
+
   async stop(): Promise<void> {
+    for (const { pid } of this.standIns) if (pid !== undefined) process.kill(-pid);
     await this.stopServer();
     execFileSync(DATABASE, ['stop', this.folder]);
     rmSync(this.folder, { recursive: true, force: true });

@@ -17,6 +17,7 @@ import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
+import { labelHandlers, registerLabelRoutes } from './features/labels/label.routes.ts';
 import { supplierHandlers } from './features/supplier/supplier.routes.ts';
 import { traceHandlers } from './features/traces/trace.routes.ts';
 import { registerDrawingRoutes } from './features/drawings/drawing.routes.ts';
@@ -94,12 +95,14 @@ export async function buildApp(
         ...torqueHandlers(dependencies),
         ...bleedingHandlers(dependencies),
         ...supplierHandlers(dependencies),
+        ...labelHandlers(dependencies),
       },
       config.signInTriesPerMinute,
     );
     registerPhotoRoutes(scope, dependencies);
     registerDrawingRoutes(scope, dependencies);
     registerOrderRoutes(scope, dependencies);
+    registerLabelRoutes(scope, dependencies);
     done();
   });
   app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>

@@ -19,6 +19,8 @@ const ConfigSchema = z.object({
   demo: z.stringbool().default(false),
   /** Where the parts supplier answers; null when none is connected. */
   supplier: z.url().nullable().default(null),
+  /** Where the label printer listens on this machine; null when none is connected. */
+  labelPrinterPort: z.coerce.number().int().min(1).max(65535).nullable().default(null),
   webFolder: z.string().nullable().default(null),
 });
 
@@ -41,6 +43,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     signInTriesPerMinute: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,
     demo: environment.ZEPHYRCOMBE_DEMO,
     supplier: environment.ZEPHYRCOMBE_SUPPLIER,
+    labelPrinterPort: environment.ZEPHYRCOMBE_LABEL_PRINTER_PORT,
     webFolder: environment.ZEPHYRCOMBE_WEB_FOLDER,
   });
 }

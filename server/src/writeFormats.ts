@@ -19,6 +19,7 @@ const app = await buildApp({
     signInTriesPerMinute: 10,
     demo: false,
     supplier: null,
+    labelPrinterPort: null,
     webFolder: null,
   },
   clock: () => new Date(0),

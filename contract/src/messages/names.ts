@@ -515,15 +515,15 @@ export const PROOF_FAULT_NAMES: Readonly<Record<ProofFault, string>> = {
   leaked: 'it leaked or the gauge fell',
 };
 export const KIT_ITEM_NAMES: Readonly<Record<KitItem, string>> = {
-  length: 'Length',
-  endA: 'End A',
-  endB: 'End B',
-  clocking: 'Clocking',
-  bolts: 'Bolts',
-  washers: 'Washers',
-  marking: 'Marking',
-  dateCode: 'Date code',
-  bore: 'Bore',
+  length: 'length',
+  endA: 'end A',
+  endB: 'end B',
+  clocking: 'clocking',
+  bolts: 'bolts',
+  washers: 'washers',
+  marking: 'marking',
+  dateCode: 'date code',
+  bore: 'bore',
 };
 export const KIT_VERDICT_NAMES: Readonly<Record<KitVerdict, string>> = {
   accept: 'accept',

@@ -4,8 +4,8 @@
  */
 export type Place = readonly [number, number];
 
-/** What a line means; how it is drawn is left to whoever draws it. */
-export const PENS = ['outline', 'hidden', 'centre', 'dimension', 'cut', 'grid'] as const;
+/** What a line means; how it is drawn is left to whoever draws it. What is closed and `solid` is filled. */
+export const PENS = ['outline', 'hidden', 'centre', 'dimension', 'cut', 'grid', 'solid'] as const;
 export type Pen = (typeof PENS)[number];
 
 export type Mark =

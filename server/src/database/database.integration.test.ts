@@ -9,6 +9,7 @@ import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
+import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -136,9 +137,11 @@ describe('migrations', () => {
       '0002-look-over',
       '0003-measure',
       '0004-tape',
+      '0005-hose-builds',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await hoseBuilds.down(queries);
     await tape.down(queries);
     await measure.down(queries);
     await lookOver.down(queries);
@@ -147,6 +150,8 @@ describe('migrations', () => {
     await lookOver.up(queries);
     await measure.up(queries);
     await tape.up(queries);
+    await hoseBuilds.up(queries);
+    expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
     await database.close();
@@ -279,6 +284,12 @@ describe('migrations', () => {
       { controlsFinal: true, bracketsInPlace: true, crossedUp: false },
       { bracketsInPlace: false, crossedUp: false },
     ]);
+    await hoseBuilds.up(queries);
+    const [kept] = await sequelize.query('SELECT hoseId, build, plugs FROM job_hose ORDER BY hoseId');
+    // Hoses of before have no build of their own, and no cap was counted on them.
+    expect(kept).toMatchObject([{ build: null }, { build: null }]);
+    expect(JSON.stringify(kept)).toContain('put');
+    await hoseBuilds.down(queries);
     await tape.down(queries);
     await measure.down(queries);
     await sequelize.query('DELETE FROM photo');

@@ -5,14 +5,14 @@ import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
-import * as specify from './migrations/0005-specify.ts';
+import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
   { name: '0002-look-over', ...lookOver },
   { name: '0003-measure', ...measure },
   { name: '0004-tape', ...tape },
-  { name: '0005-specify', ...specify },
+  { name: '0005-hose-builds', ...hoseBuilds },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

@@ -64,6 +64,7 @@ export async function startTestServer(port?: number): Promise<TestServer> {
     signInTriesPerMinute: 10,
     demo: true,
     supplier: null,
+    labelPrinterPort: null,
     webFolder: null,
   };
   const database = openDatabase(databaseSettings);

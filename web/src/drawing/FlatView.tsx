@@ -28,6 +28,7 @@ const PENS: Readonly<
   dimension: { stroke: 'inkSoft', width_mm: 0.18 },
   cut: { stroke: 'action', width_mm: 0.3, dash: '2.4 1.2' },
   grid: { stroke: 'hairline', width_mm: 0.18 },
+  solid: { stroke: 'ink', width_mm: 0 },
 };
 /** Height of capitals over the size of the letters. */
 const CAPITALS = 0.67;
@@ -66,7 +67,7 @@ function MarkView({ mark, height_mm }: { readonly mark: Mark; readonly height_mm
     );
   const { stroke, width_mm, dash } = PENS[mark.pen];
   const style = {
-    fill: 'none',
+    fill: mark.pen === 'solid' ? colour('ink') : 'none',
     stroke: colour(stroke),
     strokeWidth: width_mm,
     ...(dash ? { strokeDasharray: dash } : {}),

@@ -54,7 +54,7 @@ function drawPage(document: Document, { width_m, height_m, marks }: FlatDrawing)
           space: points((dash_mm[1] ?? 0) / 1000),
         });
       trace(document, mark, at);
-      document.stroke().restore();
+      (mark.pen === 'solid' ? document.fill('black') : document.stroke()).restore();
     }
 }
 

@@ -14,5 +14,6 @@ export const STROKES: Readonly<Record<Pen, Stroke>> = {
   centre: { width_mm: 0.13, dash_mm: [4, 0.8, 0.8, 0.8], grey: 0.25 },
   dimension: { width_mm: 0.13, dash_mm: [], grey: 0.15 },
   cut: { width_mm: 0.25, dash_mm: [2.4, 1.2], grey: 0 },
+  solid: { width_mm: 0, dash_mm: [], grey: 0 },
   grid: { width_mm: 0.13, dash_mm: [], grey: 0.55 },
 };

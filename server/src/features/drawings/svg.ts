@@ -32,6 +32,8 @@ function elementOf(mark: Mark, height_m: number): string {
   const tone = `rgb(${Array(3)
     .fill(Math.round(255 * grey))
     .join(',')})`;
+  if (mark.kind === 'path' && mark.pen === 'solid')
+    return `<path d="M${mark.points_m.map(at).join('L')}Z" fill="black" shape-rendering="crispEdges"/>`;
   const style = `fill="none" stroke="${tone}" stroke-width="${width_mm}"${dash_mm.length > 0 ? ` stroke-dasharray="${dash_mm.join(' ')}"` : ''}`;
   if (mark.kind === 'path')
     return `<path d="M${mark.points_m.map(at).join('L')}${mark.closed ? 'Z' : ''}" ${style}/>`;

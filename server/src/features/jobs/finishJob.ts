@@ -1,6 +1,6 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { Override } from '@zephyrcombe/contract';
-import { createWriter, problemText } from '@zephyrcombe/contract';
+import { createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import {
   isClear,
@@ -114,6 +114,8 @@ function requireStagesDone({ detail }: JobAction): void {
     new AppProblem('stage-not-ready', { detail: sentence, errors: [{ field: stage, message: sentence }] });
   const torqued = (jointId: string) =>
     detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+  if (detail.hoses.some((hose) => proofCautions(hose).length > 0))
+    throw notReady('fit', 'Fit: a hose that was made up here has passed no proof test.');
   const open = detail.joints.filter((joint) => !torqued(joint.jointId)).length;
   if (open > 0)
     throw notReady('fit', `Fit: ${open === 1 ? 'a joint is' : `${open} joints are`} not torqued.`);
@@ -147,7 +149,9 @@ async function updateVehicle(
         endA: hose.endA,
         endB: hose.endB,
         clocking_rad: hose.clocking_rad,
-        madeOn: null,
+        // Of a bought one nobody has entered it yet.
+        madeOn: hose.makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10) ?? null,
+        ...(hose.build ? { bore_m: hose.build.bore_m, construction: 'braided' as const } : {}),
         version: (before?.version ?? 0) + 1,
       },
       { where: { id: hose.hoseId }, transaction },

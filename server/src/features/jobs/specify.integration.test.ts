@@ -1,5 +1,6 @@
 /** A hose specified as it is to be built, made up here, proved, or checked in from its box: through the API. */
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { JobDetail, JobHose, OrderDocument } from '@zephyrcombe/contract';
 import { buildFacts, hoseOfJob, orderAddress } from '@zephyrcombe/contract';
@@ -284,6 +285,21 @@ describe('made up here', () => {
     const undone = await step('joinB', {}, true);
     const { makeUp } = hoseOf(undone.json<JobDetail>(), 'Sidecar hose');
     expect(makeUp.proofs).toEqual([]);
+    // It is hand tight already: it is not torqued all the same.
+    const detail = undone.json<JobDetail>();
+    const { hoseId } = hoseOf(detail, 'Sidecar hose');
+    const line = detail.circuit.hoses.find(({ id }) => id === hoseId);
+    const torque = await server.ask('POST', `/api/jobs/${detail.job.id}/torque-records`, {
+      id: randomUUID(),
+      jointId: line?.toJointId,
+      wrenchId: detail.wrenches[0]?.id,
+      torque_Nm: 19.6,
+      typed: '19.6 N·m',
+      freshWashers: 2,
+      settled: true,
+      witnessMark: true,
+    });
+    expect(problemOf(torque)).toMatchObject({ code: 'stage-not-ready' });
     expect(makeUp.steps.map((made) => made.step)).toEqual(
       MAKE_UP_STEPS.slice(0, MAKE_UP_STEPS.indexOf('joinB')),
     );

@@ -1,4 +1,4 @@
-import { createWriter, problemText } from '@zephyrcombe/contract';
+import { createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -22,6 +22,17 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           if (!state.handTight)
             throw new AppProblem('stage-not-ready', {
               detail: 'Put this joint on hand tight first, and let the hose settle.',
+            });
+
+          // Hand tight before, and opened or declared made here since.
+          const unproved = detail.circuit.hoses.some(
+            (line) =>
+              (line.fromJointId === joint.id || line.toJointId === joint.id) &&
+              detail.hoses.some((hose) => hose.hoseId === line.id && proofCautions(hose).length > 0),
+          );
+          if (unproved)
+            throw new AppProblem('stage-not-ready', {
+              detail: 'A hose of this joint was made up here and has passed no proof test.',
             });
 
           const write = createWriter(person.units);

@@ -1,6 +1,6 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
 import type { FitChecks } from '@zephyrcombe/contract';
-import { problemText, SEAL_NAMES } from '@zephyrcombe/contract';
+import { problemText, proofCautions, SEAL_NAMES } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -18,6 +18,7 @@ import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isTorqued, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
 
 const Steps = styled.ol`
@@ -77,6 +78,7 @@ export function FitPage() {
         <Sheet>
           <SheetTitle>Order on</SheetTitle>
           {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
+          <Cautions cautions={detail.hoses.flatMap(proofCautions)} />
           {steps.length > 0 ? <Cautions cautions={judgeOfferUp(detail.job.fitChecks.offeredUp)} /> : null}
           <Steps>
             {steps.map((step) => (
@@ -89,6 +91,7 @@ export function FitPage() {
             <SourceLine id="fitOrder" />
           </Fine>
         </Sheet>
+        <CapsSheet />
       </Stack>
       {current ? (
         <TorquePanel

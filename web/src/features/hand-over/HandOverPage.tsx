@@ -5,6 +5,7 @@ import {
   judgeBottle,
   judgeGrade,
   judgeHandover,
+  judgePlugs,
   nextDue,
   strictestInterval,
 } from '@zephyrcombe/core';
@@ -95,7 +96,9 @@ function OpenHandOver() {
   const validDate = /^\d{4}-\d\d-\d\d$/.test(draft.servicedOn);
   const due = validDate ? nextDue(draft.servicedOn, distance?.value_SI ?? null, interval) : null;
   const handover = judgeHandover(job.handoverChecks);
+  const caps = (which: 'put' | 'out') => detail.hoses.reduce((sum, { plugs }) => sum + plugs[which], 0);
   const cautions = [
+    ...judgePlugs(caps('put'), caps('out')),
     ...judgeGrade(circuit.fluidGrade, draft.grade),
     ...(validDate && /^\d{4}-\d\d-\d\d$/.test(draft.bottleOpenedOn)
       ? judgeBottle(draft.bottleOpenedOn, draft.servicedOn)

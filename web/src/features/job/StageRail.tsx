@@ -90,6 +90,8 @@ export function StageRail({ jobId, done }: StageRailProps) {
     if (active && rail.current)
       rail.current.scrollLeft = active.offsetLeft - rail.current.clientWidth / 2 + active.clientWidth / 2;
   }, [pathname]);
+  // Checking a box in and making a hose up belong to Specify.
+  const isPartOfSpecify = /\/(kit|build)$/.test(pathname);
   const kept = search.size > 0 ? `?${search.toString()}` : '';
   return (
     <Rail ref={rail} aria-label="Stages" className="no-print">
@@ -99,7 +101,7 @@ export function StageRail({ jobId, done }: StageRailProps) {
             <Stop
               to={`/jobs/${jobId}/${stage}${kept}`}
               className={({ isActive }) =>
-                `${isActive ? 'active' : ''} ${done.includes(stage) ? 'done' : ''}`
+                `${isActive || (stage === 'specify' && isPartOfSpecify) ? 'active' : ''} ${done.includes(stage) ? 'done' : ''}`
               }
             >
               {STAGE_NAMES[stage]}

@@ -182,7 +182,7 @@ function Check({ own, order, picker }: CheckProps) {
                 String(order[which]),
                 null,
                 <CountFound
-                  label={`${KIT_ITEM_NAMES[which]} counted`}
+                  label={`${capital(KIT_ITEM_NAMES[which])} counted`}
                   value={found[which]}
                   finished={finished}
                   onValue={(value) => look({ [which]: value })}
@@ -242,9 +242,7 @@ function Check({ own, order, picker }: CheckProps) {
             )}
           </Hero>
           {judged.open.length > 0 ? (
-            <Fine>
-              Not looked at: {judged.open.map((which) => KIT_ITEM_NAMES[which].toLowerCase()).join(', ')}.
-            </Fine>
+            <Fine>Not looked at: {judged.open.map((which) => KIT_ITEM_NAMES[which]).join(', ')}.</Fine>
           ) : null}
         </div>
         <SaveProblem save={save} onTakeTheirs={clear} />
@@ -271,6 +269,8 @@ function Check({ own, order, picker }: CheckProps) {
   );
 }
 
+const capital = (text: string) => text.replace(/^./, (first) => first.toUpperCase());
+
 const VERDICT_HEADS: Readonly<Record<KitVerdict, string>> = {
   accept: 'Accept',
   adapt: 'Adapt',
@@ -292,7 +292,7 @@ function Item({ which, judged, wanted, was, children }: ItemProps) {
   return (
     <div role="group" aria-label={KIT_ITEM_NAMES[which]} data-item={which}>
       <Spread>
-        <strong>{KIT_ITEM_NAMES[which]}</strong>
+        <strong>{capital(KIT_ITEM_NAMES[which])}</strong>
         <Fine>
           {was === null ? '' : `old hose: ${was} · `}ordered: {wanted}
         </Fine>
@@ -301,9 +301,9 @@ function Item({ which, judged, wanted, was, children }: ItemProps) {
       {isOpen || !finding || finding.verdict === 'accept' ? null : (
         <Notice
           severity={finding.verdict === 'return' ? 'stop' : 'warn'}
-          title={`${VERDICT_HEADS[finding.verdict]}: ${KIT_ITEM_NAMES[which].toLowerCase()}`}
+          title={`${VERDICT_HEADS[finding.verdict]}: ${KIT_ITEM_NAMES[which]}`}
         >
-          <p>{kitReasonText(finding.reason, write).replace(/^./, (first) => first.toUpperCase())}.</p>
+          <p>{capital(kitReasonText(finding.reason, write))}.</p>
         </Notice>
       )}
     </div>

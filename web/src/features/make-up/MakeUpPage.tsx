@@ -43,6 +43,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
+import { LabelSheet } from './LabelSheet.tsx';
 import { ProofForm } from './ProofForm.tsx';
 
 const NOTHING = {
@@ -162,6 +163,7 @@ function BuildList({ own }: { readonly own: HoseOfJob }) {
             ; {proof.gauge}, {proof.by}, {write.date(proof.at)}.
           </Fine>
         ) : null}
+        <LabelSheet own={own} />
         {detail.vehicle.use === 'road' ? (
           <Notice severity="warn" title="This vehicle goes on the road">
             <p>

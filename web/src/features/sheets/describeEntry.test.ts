@@ -38,3 +38,16 @@ test('a stop that was passed is told with its reason', () => {
 test('an entry without figures is left as it is', () => {
   expect(describeDetail({})).toBe('');
 });
+
+test('a hose made up, proved, checked in, its caps counted: each in words', () => {
+  expect(describeDetail({ hoseId: uuid('h-left'), step: 'nutA', undo: false })).toBe(
+    ': left hose, nut of end A on, its thread towards the end',
+  );
+  expect(describeDetail({ step: 'cut', undo: true })).toBe(': bind and cut, taken back');
+  expect(describeDetail({ passed: false, typed: '150 bar' })).toBe(': not passed, typed “150 bar”');
+  expect(describeDetail({ verdict: 'return', decided: { verdict: 'return', because: 'short' } })).toBe(
+    ': found: return, decided: return',
+  );
+  expect(describeDetail({ put: 2, out: 1 })).toBe(': 2 on, 1 off');
+  expect(describeDetail({ order: 'SIM-O1' })).toBe(': SIM-O1');
+});

@@ -30,13 +30,16 @@ interface BuildDrawingProps {
 }
 
 const MARGIN = 30;
-const HOSE_Y = 92;
-const HEIGHT = 210;
-const DIMENSION_Y = 26;
+const HOSE_Y = 96;
+const HEIGHT = 214;
+const DIMENSION_Y = 20;
+const FREE_Y = 56;
+/** Below this the figures stand alone. */
+const NARROW = 520;
 /** What is thinner than a finger is drawn as wide as this. */
 const LEAST_PX = 10;
 /** Names stand in rows below, so that they do not run into one another. */
-const NAME_Y = 150;
+const NAME_Y = 158;
 const NAME_ROW = 17;
 const LETTER_PX = 7;
 const STEP_m = 0.001;
@@ -65,6 +68,7 @@ export function BuildDrawing(props: BuildDrawingProps) {
   const scale = (width - 2 * MARGIN) / length_m;
   const x = (at_m: number) => MARGIN + at_m * scale;
   const names = rowsOf(build.along, x);
+  const freeText = `${write.length(free.to_m - free.from_m)} between the ferrules`;
 
   const place = (event: PointerEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -99,10 +103,18 @@ export function BuildDrawing(props: BuildDrawingProps) {
           from2={HOSE_Y - 16}
           text={lengthText}
         />
-        <text x={MARGIN + 8} y={HOSE_Y - 26} fill={colour('inkSoft')}>
+        <DimensionLine
+          x1={x(free.from_m)}
+          x2={x(free.to_m)}
+          y={FREE_Y}
+          from1={HOSE_Y - 10}
+          from2={HOSE_Y - 10}
+          text={width < NARROW ? write.length(free.to_m - free.from_m) : freeText}
+        />
+        <text x={MARGIN + 8} y={HOSE_Y + 34} fill={colour('inkSoft')}>
           A: {nameA}
         </text>
-        <text x={width - MARGIN - 8} y={HOSE_Y - 26} textAnchor="end" fill={colour('inkSoft')}>
+        <text x={width - MARGIN - 8} y={HOSE_Y + 34} textAnchor="end" fill={colour('inkSoft')}>
           B: {nameB}
         </text>
         <HoseLine path={`M${x(free.from_m)} ${HOSE_Y} H${x(free.to_m)}`} selected width={4} />

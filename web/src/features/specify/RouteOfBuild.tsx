@@ -4,8 +4,9 @@ import { problemText } from '@zephyrcombe/contract';
 import type { HoseBuild } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Fine } from '../../design/layout.ts';
+import { Fine, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { KeptRoute } from '../route/HoseRoute.tsx';
@@ -19,7 +20,20 @@ interface RouteOfBuildProps {
   readonly route: KeptRoute;
 }
 
-export function RouteOfBuild({ own, build, route }: RouteOfBuildProps) {
+/** Room for what it says most often: the page does not step when the worker answers. */
+const Said = styled.div`
+  min-height: 64px;
+`;
+
+export function RouteOfBuild(props: RouteOfBuildProps) {
+  return (
+    <Said>
+      <Words {...props} />
+    </Said>
+  );
+}
+
+function Words({ own, build, route }: RouteOfBuildProps) {
   const write = useWriter();
   const { hose, fitted } = own;
   const { scene } = route;
@@ -41,7 +55,7 @@ export function RouteOfBuild({ own, build, route }: RouteOfBuildProps) {
   if (!proof.ok) return <Fine>{problemText(proof.problem, write)}</Fine>;
   const { holds, reason, pose } = proof.value;
   return (
-    <>
+    <Stack $gap={8}>
       {holds ? (
         <Fine data-testid="route-holds">
           By the kept route it holds in every pose; lengths that do: {windowText(route.window, write)}.
@@ -56,6 +70,6 @@ export function RouteOfBuild({ own, build, route }: RouteOfBuildProps) {
         </Notice>
       )}
       <Cautions cautions={proof.cautions} />
-    </>
+    </Stack>
   );
 }

@@ -240,7 +240,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
           <TextButton onPress={at.clear}>leave it as it was</TextButton>
         </Spread>
       )}
-      {finished ? null : hose.specified ? (
+      {finished ? null : hose.specified && at.draft === null ? (
         <>
           <Fine>Specified. Any change opens it again.</Fine>
           <PrimaryButton
@@ -272,7 +272,14 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         <Link to={`/jobs/${detail.job.id}/kit?hose=${hose.hoseId}`}>Check the box in when it comes</Link>
       ) : null}
       {cutting === null ? null : <Link to={cutting}>Cut list, when this job is made up here</Link>}
-      <Link to={templateAddress(name, hose.endA, hose.endB, write.units.length)}>Both ends at true size</Link>
+      <Link
+        to={templateAddress(name, hose.endA, hose.endB, write.units.length, {
+          bore_m: at.build.endA.eyeBore_m ?? at.build.endB.eyeBore_m,
+          eyeThickness_m: views[0]?.joint.eyeThickness_m ?? views[1]?.joint.eyeThickness_m ?? null,
+        })}
+      >
+        Both ends at true size
+      </Link>
     </Stack>
   );
 }

@@ -2,7 +2,7 @@
 import type { EndBuild, EndGeometry, UnitId } from '@zephyrcombe/core';
 import { EXAMPLE_BUILD } from '@zephyrcombe/core';
 import { typedEndOf, writeTypedEnd } from '../datums/datumState.ts';
-import { readQuantity } from '../../quantities/QuantityField.tsx';
+import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 export const BUILD_FIELDS = [
   'bore_m',
@@ -39,12 +39,25 @@ export function buildOf(typed: TypedBuild): EndBuild | null {
     : (Object.fromEntries(BUILD_FIELDS.map((field, index) => [field, read[index]])) as unknown as EndBuild);
 }
 
-/** Where both ends of a hose are drawn at true size. */
-export function templateAddress(title: string, endA: EndGeometry, endB: EndGeometry, unit: UnitId): string {
+/** Where both ends of a hose are drawn at true size; of their build what is known. */
+export function templateAddress(
+  title: string,
+  endA: EndGeometry,
+  endB: EndGeometry,
+  unit: UnitId,
+  known: Partial<Record<BuildField, number | null>> = {},
+): string {
+  const typed = Object.fromEntries(
+    BUILD_FIELDS.map((field) => {
+      const value_m = known[field] ?? null;
+      return [field, value_m === null ? '' : editableText(value_m, unit)];
+    }),
+  ) as TypedBuild;
   const query = new URLSearchParams({
     title,
     a: writeTypedEnd(typedEndOf(endA, unit)),
     b: writeTypedEnd(typedEndOf(endB, unit)),
+    as: writeTypedBuild(typed),
   });
   return `/bench/templates?${query.toString()}`;
 }

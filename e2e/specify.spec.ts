@@ -1,0 +1,251 @@
+/** Every part of a hose, on paper a supplier or the bench can work from. */
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+import type { OrderDocument } from '@zephyrcombe/contract';
+import { expectAccessible } from './support/accessibility.ts';
+import type { Zephyrcombe } from './support/zephyrcombe.ts';
+import { expect, signIn, test } from './support/zephyrcombe.ts';
+
+async function barsJob(own: Zephyrcombe): Promise<string> {
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  return `${own.address}/jobs/${job?.id}`;
+}
+
+const saved = async (page: Page, act: () => Promise<void>) => {
+  const download = page.waitForEvent('download');
+  await act();
+  return readFile(await (await download).path());
+};
+
+test('from Measure the outfit’s front circuit is specified and ordered in under a dozen actions', async ({
+  page,
+  own,
+}) => {
+  const job = await barsJob(own);
+  await own.query(`UPDATE job_hose SET specified = 0 WHERE order_m IS NOT NULL`);
+  await signIn(page, own);
+  await page.goto(`${job}/measure`);
+  let actions = 0;
+  const press = async (role: 'button' | 'link', name: string | RegExp) => {
+    actions += 1;
+    await page.getByRole(role, { name, exact: typeof name === 'string' }).click();
+  };
+  await press('link', /^Specify/);
+  await expect(page.getByTestId('route-holds')).toBeVisible();
+  await press('button', 'Specify 742 mm');
+  await press('button', 'Go to the next hose');
+  await press('button', 'Specify 815 mm');
+  await press('button', 'Go to the next hose');
+  await press('button', 'Specify 1320 mm');
+  await expect(page.getByRole('button', { name: 'Go to Fit' })).toBeVisible();
+  await press('link', 'Order sheet: print, send, parts');
+  const document = JSON.parse(
+    (await saved(page, () => press('link', 'document (JSON)'))).toString('utf8'),
+  ) as OrderDocument;
+  const pdf = await saved(page, () => press('link', 'PDF to print or send'));
+  expect(actions).toBeLessThan(12);
+  expect(document.hoses.map(({ name, length_m }) => [name, length_m])).toEqual([
+    ['Left hose', 0.742],
+    ['Right hose', 0.815],
+    ['Sidecar hose', 1.32],
+  ]);
+  // The route's own clips came along without anybody putting them there.
+  expect(document.hoses[2]?.along.filter(({ kind }) => kind === 'clip')).toHaveLength(2);
+  expect(document.parts.map(({ count }) => count).reduce((sum, count) => sum + count, 0)).toBeGreaterThan(10);
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  await expectAccessible(page);
+});
+
+test('parts on the hose are moved by keys, judged at once, stepped back and kept', async ({ page, own }) => {
+  const job = await barsJob(own);
+  await signIn(page, own);
+  await page.goto(`${job}/specify`);
+  await expect(page.getByTestId('route-holds')).toBeVisible();
+  await page.getByRole('button', { name: 'clip', exact: true }).click();
+  const clip = page.getByRole('slider', { name: 'clip' });
+  const from = Number(await clip.getAttribute('aria-valuenow'));
+  await clip.press('ArrowRight');
+  await clip.press('Shift+ArrowRight');
+  await expect(clip).toHaveAttribute('aria-valuenow', String(from + 11));
+  await page.getByLabel('Hole of the clip').fill('9 mm');
+  await expect(
+    page.getByRole('heading', { name: /^Note: Clip 9\.00\smm on a hose of 7\.50\smm/ }),
+  ).toBeVisible();
+  await page.getByLabel('Hole of the clip').fill('7 mm');
+  await expect(page.getByRole('heading', { name: /^Note: Clip/ })).toBeHidden();
+  // A long stiff piece leaves too little hose that bends.
+  await page.getByRole('button', { name: 'stiffener', exact: true }).click();
+  await page.getByLabel('Its length').fill('560 mm');
+  await expect(page.getByRole('heading', { name: /does not lie between the ferrules/ })).toBeVisible();
+  await page.getByLabel('Begins, from end A').fill('90 mm');
+  await expect(
+    page.getByRole('heading', { name: 'Caution: By the kept route this hose does not hold' }),
+  ).toBeVisible();
+  await page.getByRole('slider', { name: 'stiffener' }).press('Delete');
+  await expect(page.getByTestId('route-holds')).toBeVisible();
+  await page.getByRole('button', { name: 'one step back' }).click();
+  await expect(page.getByRole('slider', { name: 'stiffener' })).toBeVisible();
+  await page.getByRole('slider', { name: 'stiffener' }).press('Delete');
+  await page.getByRole('button', { name: 'Keep this build' }).click();
+  await expect(page.getByRole('button', { name: 'Keep this build' })).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('slider', { name: 'clip' })).toHaveAttribute(
+    'aria-valuenow',
+    String(from + 11),
+  );
+  await page.getByRole('button', { name: 'Specify 742 mm' }).click();
+  await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('an end with a tab, a bracket without a washer, a changed production: each is said where it is entered', async ({
+  page,
+  own,
+}) => {
+  const job = await barsJob(own);
+  await signIn(page, own);
+  await page.goto(`${job}/specify`);
+  await page.getByRole('button', { name: 'change', exact: true }).click();
+  const endB = page.getByRole('group', { name: 'End B', exact: true });
+  await endB.getByText('Locating tab or flat').click();
+  await expect(page.getByRole('heading', { name: /^Stop: End B has a locating tab/ })).toBeVisible();
+  await endB.getByText('Locating tab or flat').click();
+  await endB.getByText('Goes through a bracket').click();
+  await expect(
+    page.getByRole('heading', { name: 'Caution: Nothing holds end B in its bracket' }),
+  ).toBeVisible();
+  await endB.getByText('Support washer with it').click();
+  await expect(page.getByRole('heading', { name: /^Caution: Nothing holds/ })).toBeHidden();
+  await endB.getByLabel('Hole of the eye').fill('12.2 mm');
+  await expect(page.getByRole('heading', { name: /^Stop: An eye of 12\.20\smm/ })).toBeVisible();
+  await endB.getByLabel('Hole of the eye').fill('10.2 mm');
+  await page.getByRole('button', { name: 'production changed over at some time' }).click();
+  await page.getByLabel('This vehicle was built on').fill('2019-04-11');
+  await page.getByLabel('Changed over from').fill('2019-06-30');
+  await page.getByLabel('Changed over by').fill('2019-03-01');
+  await expect(page.getByText('Must not be before the first day.')).toBeVisible();
+  await page.getByLabel('Changed over from').fill('2019-03-01');
+  await page.getByLabel('Changed over by').fill('2019-06-30');
+  await expect(
+    page.getByRole('heading', { name: 'Stop: Built while production changed over' }),
+  ).toBeVisible();
+  await page.getByText('Looked at the vehicle: this is what it has').click();
+  await expect(page.getByRole('heading', { name: /^Stop: Built while/ })).toBeHidden();
+  await page.getByRole('button', { name: 'leave it as it was' }).click();
+});
+
+test('what the supplier sends wrong is found at the bench, and goes back', async ({ page, own }) => {
+  await own.startStandIn('parts-supplier');
+  const job = await barsJob(own);
+  await signIn(page, own);
+  await page.goto(`${job}/supplier`);
+  await page.getByRole('button', { name: 'Ask for a quote' }).click();
+  await page.getByRole('button', { name: 'Order it' }).click();
+  await page.getByLabel('What the simulated supplier sends').selectOption('otherEye');
+  await page.getByRole('button', { name: 'Have it sent' }).click();
+  await page.getByRole('link', { name: 'Check the kit in' }).click();
+  await expect(page.getByTestId('kit-verdict')).toHaveText('–');
+  await page.getByRole('button', { name: /^Measure the simulated box/ }).click();
+  await expect(page.getByTestId('kit-verdict')).toHaveText('Return');
+  await expect(page.getByRole('heading', { name: 'Stop: Return: end B' })).toBeVisible();
+  await page.getByLabel('Why, or what is done about it').fill('The eye is 12.2 mm');
+  await page.getByRole('button', { name: 'Return this hose' }).click();
+  await expect(page.getByText(/^Decided: return \(The eye is 12\.2 mm\)/)).toBeVisible();
+  await page.goto(`${job}/supplier`);
+  await page.getByLabel('What the simulated supplier sends').selectOption('none');
+  await page.getByRole('button', { name: 'Have it sent again' }).click();
+  await page.getByRole('link', { name: 'Check the kit in' }).click();
+  await page.getByRole('button', { name: /^Measure the simulated box/ }).click();
+  await expect(page.getByTestId('kit-verdict')).toHaveText('Accept');
+  await page.getByRole('button', { name: 'Accept this hose' }).click();
+  await expect(page.getByText(/^Decided: accept/)).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('a hose made up here: every step in its turn, proved before it is fitted, with a label', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/422/);
+  complaints.allow(/502/);
+  const job = await barsJob(own);
+  await signIn(page, own);
+  await page.goto(`${job}/specify`);
+  await page
+    .locator('label')
+    .filter({ hasText: /^Right hose/ })
+    .click();
+  await expect(page.getByRole('heading', { name: 'A: Front master, 3 eyes' })).toBeVisible();
+  await page.getByRole('button', { name: 'change', exact: true }).click();
+  await page.getByText('Made up here, from bulk hose and screwed ends').click();
+  await expect(
+    page.getByRole('heading', { name: 'Stop: Screwed ends on a vehicle for the road' }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Specify 815 mm' }).click();
+  await page.getByLabel(/^Only with a reason/).fill('The inspector has seen it and said yes in writing.');
+  await page.getByRole('button', { name: 'Go on for this reason' }).click();
+  await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
+  await page.getByRole('link', { name: 'Build sheet: make it up, prove it' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'Stop: Made up here, and no proof test passed' }),
+  ).toBeVisible();
+  const done = (name: string) => page.getByRole('button', { name: `Done: ${name}` }).click();
+  await page.getByText('ragged or splayed').click();
+  await expect(page.getByRole('heading', { name: /^Caution: The cut for end A splays/ })).toBeVisible();
+  await page.getByText('square and clean').click();
+  await done('bind and cut');
+  await done('tap the dust out and blow it through');
+  await done('nut of end A on, its thread towards the end');
+  await expect(page.getByRole('heading', { name: 'Stop: End A not looked into' })).toBeVisible();
+  await page.getByText('Looked under a lamp').click();
+  await done('olive of end A home under the braid');
+  await page.getByLabel(/^On the threads/).selectOption('oil');
+  await page.getByLabel(/^Gap left under the nut/).fill('1 mm');
+  await expect(page.getByRole('heading', { name: 'Caution: Stainless on stainless, end A' })).toBeVisible();
+  await page.getByLabel(/^On the threads/).selectOption('ptfeGrease');
+  await done('join end A');
+  await done('slide on what stays on the hose');
+  await done('nut of end B on, its thread towards the end');
+  await page.getByText('Looked under a lamp').click();
+  await done('olive of end B home under the braid');
+  await page.getByLabel(/^On the threads/).selectOption('ptfeGrease');
+  await page.getByLabel(/^Gap left under the nut/).fill('1 mm');
+  await done('join end B');
+  await page.getByLabel('Finished length between the sealing points').fill('816 mm');
+  await done('measure the finished hose');
+  await page.getByLabel('Pressure held').fill('150 bar');
+  await page.getByLabel('For how long, seconds').fill('60');
+  await page.getByLabel('Gauge, and its check').fill('Bench gauge 2, checked in May');
+  await page.getByText('dry, gauge stood still').click();
+  await expect(page.getByRole('heading', { name: 'Stop: This is no passed test' })).toBeVisible();
+  await page.getByLabel('Pressure held').fill('200 bar');
+  await page.getByRole('button', { name: 'Record the proof test' }).click();
+  await expect(page.getByRole('heading', { name: /^Stop: Made up here/ })).toBeHidden();
+  await done('shrink the labels, cap both ends');
+  await expect(page.locator('[data-state="done"]')).toHaveCount(12);
+  const label = page.getByRole('img', { name: /^Label: Right hose/ });
+  await expect
+    .poll(() => label.evaluate((image) => (image as HTMLImageElement).naturalWidth))
+    .toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Print a label' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'Caution: The label printer did not answer' }),
+  ).toBeVisible();
+  await own.startStandIn('label-printer');
+  await page.getByRole('button', { name: 'Print a label' }).click();
+  await expect(page.getByText('Label 1 came out of the simulated printer.')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('caps are counted on and off; one left in is a stop', async ({ page, own }) => {
+  await signIn(page, own);
+  await page.goto(`${await barsJob(own)}/fit`);
+  const caps = page.getByRole('region', { name: 'Caps and plugs' });
+  await caps.getByRole('button', { name: 'One more on, Left hose' }).click();
+  await expect(
+    caps.getByRole('heading', { name: 'Stop: 1 cap or plug is still in the system' }),
+  ).toBeVisible();
+  await caps.getByRole('button', { name: 'One more off, Left hose' }).click();
+  await expect(caps.getByRole('heading', { name: /^Stop/ })).toHaveCount(0);
+});

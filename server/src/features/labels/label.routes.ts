@@ -1,0 +1,58 @@
+/** Labels of the hoses of a job: as files, and to the label printer. */
+import { createWriter, hoseOfJob, LABEL_FILES, labelAddress } from '@zephyrcombe/contract';
+import type { FastifyInstance } from 'fastify';
+import { z } from 'zod';
+import type { Dependencies } from '../../dependencies.ts';
+import { calendarDateOf } from '../../dependencies.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { requirePersonId } from '../../http/session.ts';
+import { pdfOf } from '../drawings/pdf.ts';
+import { svgOf } from '../drawings/svg.ts';
+import { loadJobDetail } from '../jobs/job.repository.ts';
+import { requirePerson } from '../sessions/session.service.ts';
+import { labelOf } from './label.ts';
+import { printLabel } from './printer.ts';
+
+async function sheetOf(dependencies: Dependencies, personId: string, jobId: string, hoseId: string) {
+  const person = await requirePerson(dependencies, personId);
+  const detail = await loadJobDetail(dependencies.database, jobId);
+  const own = hoseOfJob(detail, hoseId);
+  if (!own) throw new AppProblem('not-found');
+  return labelOf(detail, own, calendarDateOf(dependencies.clock()), createWriter(person.units));
+}
+
+const svgText = (sheet: Awaited<ReturnType<typeof sheetOf>>): string => {
+  const [page] = sheet.pages;
+  if (!page) throw new AppProblem('not-found');
+  return svgOf(page, sheet.title);
+};
+
+export function labelHandlers(dependencies: Dependencies): Pick<Handlers, 'printLabel'> {
+  return {
+    async printLabel({ request, params }) {
+      const personId = requirePersonId(request, dependencies.clock());
+      const sheet = await sheetOf(dependencies, personId, params.jobId, params.hoseId);
+      return { number: await printLabel(dependencies.config.labelPrinterPort, svgText(sheet)) };
+    },
+  };
+}
+
+const Params = z.strictObject({ jobId: z.uuid(), hoseId: z.uuid(), file: z.enum(LABEL_FILES) });
+
+export function registerLabelRoutes(app: FastifyInstance, dependencies: Dependencies): void {
+  const { clock } = dependencies;
+  app.get(
+    labelAddress(':jobId', ':hoseId', ':file'),
+    { schema: { hide: true, params: Params } },
+    async (request, reply) => {
+      const { jobId, hoseId, file } = request.params as z.infer<typeof Params>;
+      const sheet = await sheetOf(dependencies, requirePersonId(request, clock()), jobId, hoseId);
+      const name = `${sheet.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.${file}`;
+      return reply
+        .header('content-disposition', `inline; filename*=UTF-8''${encodeURIComponent(name)}`)
+        .type(file === 'pdf' ? 'application/pdf' : 'image/svg+xml; charset=utf-8')
+        .send(file === 'pdf' ? await pdfOf(sheet, clock()) : svgText(sheet));
+    },
+  );
+}

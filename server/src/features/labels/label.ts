@@ -1,0 +1,18 @@
+/** The label of a hose: its Data Matrix code (ISO/IEC 16022, by bwip-js) and its words. */
+import type { HoseOfJob, JobDetail, PaperSheet, Writer } from '@zephyrcombe/contract';
+import { labelCode, labelLines, labelSheet } from '@zephyrcombe/contract';
+import bwipjs from 'bwip-js/node';
+import { z } from 'zod';
+
+const SquaresSchema = z.tuple([z.object({ pixs: z.array(z.number()), pixx: z.number() })]);
+
+export function labelOf(detail: JobDetail, own: HoseOfJob, today: string, write: Writer): PaperSheet {
+  const madeOn = own.hose.makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10) ?? today;
+  const text = labelCode(detail, own, madeOn);
+  const [{ pixs, pixx }] = SquaresSchema.parse(bwipjs.raw({ bcid: 'datamatrix', text }));
+  return labelSheet(
+    `Label ${own.fitted.name}`,
+    { columns: pixx, dark: pixs.map((value) => value === 1) },
+    labelLines(detail, own, madeOn, write),
+  );
+}

@@ -1,0 +1,51 @@
+/** Sends a label to the label printer: a line each way, `docs/formats/instrument-lines.md`. */
+import { connect } from 'node:net';
+import { createInterface } from 'node:readline';
+import { z } from 'zod';
+import { AppProblem } from '../../http/appProblem.ts';
+
+const PATIENCE_ms = 5000;
+const ReplySchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('hello'), kind: z.literal('labelPrinter') }),
+  z.object({ type: z.literal('printed'), number: z.int() }),
+  z.object({ type: z.literal('refused'), reason: z.string() }),
+]);
+
+const REFUSED: Readonly<Record<string, string>> = {
+  outOfPaper: 'The label printer has no labels left. Put a roll in and print again.',
+};
+
+/** The number the printer gave the label. */
+export async function printLabel(port: number | null, svg: string): Promise<number> {
+  if (port === null)
+    throw new AppProblem('printer-silent', {
+      detail: 'No label printer is connected. Save the label as PDF instead.',
+    });
+  const socket = connect(port, '127.0.0.1');
+  socket.setTimeout(PATIENCE_ms, () => socket.destroy());
+  try {
+    const failed = new Promise<never>((_resolve, reject) => {
+      socket.once('error', reject);
+      socket.once('close', () => reject(new Error('closed')));
+    });
+    failed.catch(() => undefined);
+    const answered = (async () => {
+      for await (const line of createInterface({ input: socket })) {
+        const reply = ReplySchema.parse(JSON.parse(line));
+        if (reply.type === 'hello') socket.write(`${JSON.stringify({ type: 'print', svg })}\n`);
+        else return reply;
+      }
+      throw new Error('hung up');
+    })();
+    const reply = await Promise.race([answered, failed]);
+    if (reply.type === 'printed') return reply.number;
+    throw new AppProblem('printer-silent', {
+      detail: REFUSED[reply.reason] ?? 'The label printer refused it. Save the label as PDF instead.',
+    });
+  } catch (error) {
+    if (error instanceof AppProblem) throw error;
+    throw new AppProblem('printer-silent');
+  } finally {
+    socket.destroy();
+  }
+}
