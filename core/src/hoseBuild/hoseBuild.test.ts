@@ -73,6 +73,25 @@ test('what is put on a hose always lies between its ferrules', () => {
   );
 });
 
+test('a label goes where no stiffener is: the first place from its own end', () => {
+  const { build } = suggestBuild({
+    ...FACTS,
+    length_m: 0.56,
+    route: {
+      outside_m: 0.0075,
+      clips: [],
+      stiffeners: [{ id: 's', from_m: 0.4, length_m: 0.1 }],
+      sleeves: [],
+      contacts: [],
+    },
+  });
+  expect(placeFaults(build.along, freeHose(0.56, FACTS.endA, FACTS.endB))).toEqual([]);
+  const label = build.along.find(({ id }) => id === 'label B');
+  // Before the stiffener: behind it there are 28 mm left, and the label is 30 mm long.
+  expect(label?.from_m).toBeLessThan(0.37 + 1e-9);
+  expect(label?.from_m).toBeGreaterThan(0.36);
+});
+
 test('parts beyond the ferrules and parts on one another are told', () => {
   const part = (id: string, kind: AlongPart['kind'], from_m: number, length_m: number): AlongPart => ({
     id,

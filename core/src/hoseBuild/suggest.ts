@@ -2,7 +2,7 @@
 import type { EndGeometry } from '../fittings/end.ts';
 import type { AlongPart, EndFitting, HoseBuild } from './build.ts';
 import { inOrder } from './places.ts';
-import { freeHose, kept } from './places.ts';
+import { freeHose, kept, placeFaults } from './places.ts';
 
 /** Where a figure comes from: the hose on the vehicle, its bolt, the kept route, or our own example. */
 export const BUILD_REASONS = ['fitted', 'bolt', 'route', 'example', 'usual'] as const;
@@ -55,6 +55,9 @@ const EYE_PLAY_m = 0.0002;
 /** A label at both ends under clear shrink tube, near enough to read and clear of the ferrule. */
 const LABEL_m = 0.03;
 const LABEL_GAP_m = 0.02;
+/** How far from its end a label is looked a place for. */
+const STEP_m = 0.005;
+const STEPS = 60;
 const SHEATH_m = 0.06;
 const SHEATH_WALL_m = 0.0015;
 /** A clip one size that pinches: the millimetre above would be loose. */
@@ -85,18 +88,7 @@ export function suggestBuild(facts: BuildFacts): SuggestedBuild {
     const own_m = Math.min(whole.length_m, room_m);
     return { ...whole, length_m: own_m, from_m: kept(whole.from_m, own_m, free) };
   };
-  const label = (end: 'A' | 'B'): AlongPart =>
-    part({
-      id: `label ${end}`,
-      kind: 'label',
-      from_m: end === 'A' ? free.from_m + LABEL_GAP_m : free.to_m - LABEL_GAP_m - LABEL_m,
-      length_m: LABEL_m,
-      note: hoseName,
-      because: 'usual',
-    });
-  const along = [
-    label('A'),
-    label('B'),
+  const held = [
     ...(route?.clips ?? []).map(({ id, at_m }) =>
       part({
         id: `clip ${id}`,
@@ -131,6 +123,26 @@ export function suggestBuild(facts: BuildFacts): SuggestedBuild {
       }),
     ),
   ];
+  const label = (end: 'A' | 'B'): AlongPart => {
+    const given = {
+      id: `label ${end}`,
+      kind: 'label',
+      length_m: LABEL_m,
+      note: hoseName,
+      because: 'usual',
+    } as const;
+    const [from_m, step_m] =
+      end === 'A' ? [free.from_m + LABEL_GAP_m, STEP_m] : [free.to_m - LABEL_GAP_m - LABEL_m, -STEP_m];
+    const places = Array.from({ length: STEPS }, (_none, step) =>
+      part({ ...given, from_m: from_m + step * step_m }),
+    );
+    // The first place from its end where it lies on nothing that it cannot lie on.
+    return (
+      places.find((place) => placeFaults([...held, place], free).every(({ id }) => id !== place.id)) ??
+      part({ ...given, from_m })
+    );
+  };
+  const along = [...held, label('A'), label('B')];
   return {
     build: {
       bore_m,

@@ -31,7 +31,7 @@ interface BuildDrawingProps {
 
 const MARGIN = 30;
 const HOSE_Y = 96;
-const HEIGHT = 214;
+const HEIGHT = 216;
 const DIMENSION_Y = 20;
 const FREE_Y = 56;
 /** Below this the figures stand alone. */
@@ -39,7 +39,7 @@ const NARROW = 520;
 /** What is thinner than a finger is drawn as wide as this. */
 const LEAST_PX = 10;
 /** Names stand in rows below, so that they do not run into one another. */
-const NAME_Y = 158;
+const NAME_Y = 142;
 const NAME_ROW = 17;
 const LETTER_PX = 7;
 const STEP_m = 0.001;
@@ -111,10 +111,10 @@ export function BuildDrawing(props: BuildDrawingProps) {
           from2={HOSE_Y - 10}
           text={width < NARROW ? write.length(free.to_m - free.from_m) : freeText}
         />
-        <text x={MARGIN + 8} y={HOSE_Y + 34} fill={colour('inkSoft')}>
+        <text x={0} y={HEIGHT - 8} fill={colour('inkSoft')}>
           A: {nameA}
         </text>
-        <text x={width - MARGIN - 8} y={HOSE_Y + 34} textAnchor="end" fill={colour('inkSoft')}>
+        <text x={width} y={HEIGHT - 8} textAnchor="end" fill={colour('inkSoft')}>
           B: {nameB}
         </text>
         <HoseLine path={`M${x(free.from_m)} ${HOSE_Y} H${x(free.to_m)}`} selected width={4} />

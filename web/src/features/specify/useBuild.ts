@@ -2,7 +2,7 @@
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import { buildFacts, hoseCautions } from '@zephyrcombe/contract';
 import type { Caution, FreeHose, HoseBuild, PlaceFault, SuggestedBuild } from '@zephyrcombe/core';
-import { contactsOf, freeHose, inOrder, placeFaults, suggestBuild } from '@zephyrcombe/core';
+import { contactsOf, freeHose, inOrder, kept, placeFaults, suggestBuild } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
 import type { KeptRoute } from '../route/HoseRoute.tsx';
@@ -23,6 +23,12 @@ export interface BuildAtHand {
 
 const MOST_STEPS_BACK = 60;
 
+/** Labels follow their ferrule when an end or the length changes; what somebody put in its place stays, and is told. */
+const settled = (along: HoseBuild['along'], free: FreeHose): HoseBuild['along'] =>
+  along.map((part) =>
+    part.because === 'usual' ? { ...part, from_m: kept(part.from_m, part.length_m, free) } : part,
+  );
+
 export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): BuildAtHand {
   const { hose, fitted } = own;
   const [draft, setDraft, clear] = useDraft<HoseBuild | null>(`build.${detail.job.id}.${hose.hoseId}`, null);
@@ -41,9 +47,12 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
       },
     ),
   );
-  const build = draft ?? hose.build ?? suggested.build;
   const length_m = hose.order_m ?? fitted.length_m;
   const free = freeHose(length_m, hose.endA, hose.endB);
+  // Of a job that was signed off nobody knows what was on the hose, unless it was kept.
+  const isUnknown = hose.build === null && detail.job.status === 'finished';
+  const known = draft ?? hose.build ?? suggested.build;
+  const build = { ...known, along: isUnknown ? [] : settled(known.along, free) };
   const before = past.at(-1);
   return {
     build,
