@@ -116,33 +116,36 @@ export function BuildSheet({ own, at, finished }: BuildSheetProps) {
         }
         onRemove={remove}
       />
-      {faults.map((fault) => {
-        const named = build.along.find(({ id }) => id === fault.id);
-        const other = fault.reason === 'meets' ? build.along.find(({ id }) => id === fault.other) : undefined;
-        return (
-          <Notice
-            key={fault.id}
-            severity="warn"
-            title={
-              other && named
-                ? `The ${ALONG_NAMES[named.kind]} lies on the ${ALONG_NAMES[other.kind]}`
-                : `The ${named ? ALONG_NAMES[named.kind] : 'part'} does not lie between the ferrules`
-            }
-          >
-            <p>Move it along the hose, make it shorter, or take it off.</p>
-          </Notice>
-        );
-      })}
-      {finished ? null : (
-        <Line $gap={8}>
-          <Label>Put on:</Label>
-          {ALONG_KINDS.map((kind) => (
-            <PlainButton key={kind} onPress={() => add(kind)}>
-              {ALONG_NAMES[kind]}
-            </PlainButton>
-          ))}
-        </Line>
-      )}
+      <Stack $gap={10}>
+        {faults.map((fault) => {
+          const named = build.along.find(({ id }) => id === fault.id);
+          const other =
+            fault.reason === 'meets' ? build.along.find(({ id }) => id === fault.other) : undefined;
+          return (
+            <Notice
+              key={fault.id}
+              severity="warn"
+              title={
+                other && named
+                  ? `The ${ALONG_NAMES[named.kind]} lies on the ${ALONG_NAMES[other.kind]}`
+                  : `The ${named ? ALONG_NAMES[named.kind] : 'part'} does not lie between the ferrules`
+              }
+            >
+              <p>Move it along the hose, make it shorter, or take it off.</p>
+            </Notice>
+          );
+        })}
+        {finished ? null : (
+          <Line $gap={8}>
+            <Label>Put on:</Label>
+            {ALONG_KINDS.map((kind) => (
+              <PlainButton key={kind} onPress={() => add(kind)}>
+                {ALONG_NAMES[kind]}
+              </PlainButton>
+            ))}
+          </Line>
+        )}
+      </Stack>
       {part ? (
         <PartForm
           key={part.id}

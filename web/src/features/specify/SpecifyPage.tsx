@@ -232,7 +232,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
       {at.draft === null || finished ? null : (
         <Spread>
           <PlainButton
-            isDisabled={edit.isPending || at.faults.length > 0}
+            isDisabled={edit.isPending || !at.isWhole}
             onPress={() => edit.mutate({ params, body: { version: hose.version, build: at.build } })}
           >
             Keep this build
@@ -257,7 +257,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         </>
       ) : (
         <PrimaryButton
-          isDisabled={hose.order_m === null || edit.isPending || at.faults.length > 0}
+          isDisabled={hose.order_m === null || edit.isPending || !at.isWhole}
           onPress={() =>
             edit.mutate({ params, body: { version: hose.version, build: at.build, specified: true } })
           }

@@ -13,6 +13,8 @@ export interface BuildAtHand {
   readonly length_m: number;
   readonly free: FreeHose;
   readonly faults: readonly PlaceFault[];
+  /** It can be built: everything in its place, and a wall round the bore. */
+  readonly isWhole: boolean;
   readonly cautions: readonly Caution[];
   /** Null while it is as it was kept. */
   readonly draft: HoseBuild | null;
@@ -54,12 +56,14 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
   const known = draft ?? hose.build ?? suggested.build;
   const build = { ...known, along: isUnknown ? [] : settled(known.along, free) };
   const before = past.at(-1);
+  const faults = placeFaults(build.along, free);
   return {
     build,
     suggested,
     length_m,
     free,
-    faults: placeFaults(build.along, free),
+    faults,
+    isWhole: faults.length === 0 && build.bore_m < build.outside_m,
     cautions: hoseCautions(detail, own, build),
     draft,
     change: (next) => {
