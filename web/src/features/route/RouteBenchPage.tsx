@@ -2,6 +2,7 @@ import { CORNER_PATTERNS, mirrored, PATTERN_CORNERS } from '@zephyrcombe/core';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
+import { useSetQuery } from '../../app/useSetQuery.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
@@ -17,14 +18,12 @@ const REST_ms = 400;
 /** A route on the bench: no job needed, everything in the address. */
 export function RouteBenchPage() {
   useCrumb('Route');
-  const [query, setQuery] = useSearchParams();
+  const [query] = useSearchParams();
+  const setQuery = useSetQuery();
   const [start] = useState(() => readRoute(query));
   const [state, dispatch] = useReducer(routeReducer, start.state);
   useEffect(() => {
-    const timer = setTimeout(
-      () => setQuery((before) => writeRoute(state, before), { replace: true, preventScrollReset: true }),
-      REST_ms,
-    );
+    const timer = setTimeout(() => setQuery((now) => writeRoute(state, now)), REST_ms);
     return () => clearTimeout(timer);
   }, [state, setQuery]);
   const resting = useResting(state);
