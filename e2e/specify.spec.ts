@@ -6,6 +6,9 @@ import { expectAccessible } from './support/accessibility.ts';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
+// The routes of the demo as they were drawn: other journeys change them.
+test.use({ apart: 'specify' });
+
 async function barsJob(own: Zephyrcombe): Promise<string> {
   const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
   return `${own.address}/jobs/${job?.id}`;

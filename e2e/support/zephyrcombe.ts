@@ -175,10 +175,13 @@ interface Fixtures {
 }
 interface WorkerFixtures {
   readonly own: Zephyrcombe;
+  /** Files that say something else here than others have an application that no other journey has changed. */
+  readonly apart: string;
 }
 
 /** `own` is the file's own application; a page that complained fails its test. */
 export const test = base.extend<Fixtures, WorkerFixtures>({
+  apart: ['', { option: true, scope: 'worker' }],
   own: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
     async ({}, use) => {
