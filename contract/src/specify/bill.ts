@@ -39,6 +39,7 @@ export function billOfJob(
       parts.push({
         part: {
           kind: 'bolt',
+          eyes: joint.eyes,
           thread: bolt.thread,
           length_m: bolt.length_m,
           material: bolt.material,
@@ -60,13 +61,16 @@ export function billOfJob(
   return billOf(parts, new Map(stock.map(({ key, onHand }) => [key, onHand])));
 }
 
+const boltName = (eyes: number): string =>
+  eyes === 1 ? 'Single banjo bolt' : eyes === 2 ? 'Double banjo bolt' : `Banjo bolt for ${eyes} eyes`;
+
 /** What a part is called on paper. */
 export function partText(part: BillPart, write: Writer): string {
   switch (part.kind) {
     case 'hose':
       return `${part.name}, ${write.length(part.length_m)} between the sealing points`;
     case 'bolt':
-      return `Banjo bolt ${part.thread} × ${write.length(part.length_m)}, ${MATERIAL_NAMES[part.material]}${
+      return `${boltName(part.eyes)} ${part.thread} × ${write.length(part.length_m)}, ${MATERIAL_NAMES[part.material]}${
         part.carries.length > 0
           ? `, ${part.carries
               .map((what) =>

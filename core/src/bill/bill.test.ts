@@ -3,6 +3,7 @@ import { billOf, keyOf } from './bill.ts';
 
 const BOLT: BillPart = {
   kind: 'bolt',
+  eyes: 1,
   thread: 'M10×1.0',
   length_m: 0.02,
   material: 'stainless',
@@ -16,12 +17,15 @@ test('parts that are alike are counted together, to a tenth of a millimetre', ()
       { part: BOLT, count: 1 },
       { part: { ...BOLT, length_m: 0.02003, carries: ['bleeder', 'lockWire'] }, count: 1 },
       { part: { ...BOLT, length_m: 0.03 }, count: 1 },
+      // As long, but with two rows of holes.
+      { part: { ...BOLT, eyes: 2 }, count: 1 },
       { part: WASHER, count: 0 },
     ],
     new Map(),
   );
   expect(lines.map(({ needed, spare }) => [needed, spare])).toEqual([
     [2, 0],
+    [1, 0],
     [1, 0],
   ]);
 });

@@ -7,6 +7,8 @@ export type BillPart =
   | { readonly kind: 'hose'; readonly name: string; readonly length_m: number }
   | {
       readonly kind: 'bolt';
+      /** Eyes that it feeds: a single bolt has one row of cross-holes, a double one two. */
+      readonly eyes: number;
       readonly thread: string;
       readonly length_m: number;
       readonly material: JointMaterial;
@@ -45,9 +47,13 @@ export function keyOf(part: BillPart): string {
     case 'hose':
       return `hose ${part.name} ${tenths(part.length_m)}`;
     case 'bolt':
-      return ['bolt', part.thread, tenths(part.length_m), part.material, ...part.carries.toSorted()].join(
-        ' ',
-      );
+      return [
+        `bolt ${part.eyes}`,
+        part.thread,
+        tenths(part.length_m),
+        part.material,
+        ...part.carries.toSorted(),
+      ].join(' ');
     case 'washer':
       return `washer ${tenths(part.hole_m)} ${tenths(part.thickness_m)} ${part.material}`;
     case 'along':

@@ -132,6 +132,14 @@ describe('the order', () => {
     ]);
     // Ten washers are used: half as many again go along (common practice, no published source).
     expect(document.parts.find(({ text }) => text.startsWith('Crush washer'))?.count).toBe(15);
+    expect(
+      document.parts
+        .filter(({ key }) => key.startsWith('bolt'))
+        .map(({ text, count }) => [text.split(' M10')[0], count]),
+    ).toEqual([
+      ['Banjo bolt for 3 eyes', 1],
+      ['Single banjo bolt', 3],
+    ]);
   });
 
   test('as CSV: another reader finds the same lengths, bends and parts', async () => {
