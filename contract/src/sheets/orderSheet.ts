@@ -132,6 +132,7 @@ const endText = (end: OrderHose['endA'], write: Writer): string =>
     ...(end.eyeBore_m === null ? [] : [`eye ${write.fineLength(end.eyeBore_m)}`]),
     ...(end.thread === null ? [] : [end.family === 'banjo' ? `for a bolt ${end.thread}` : end.thread]),
     MATERIAL_NAMES[end.material],
+    ...(end.direction_rad === null ? [] : [`neck ${write.angle(end.direction_rad)} round its bolt`]),
     ...(end.tab ? ['with a locating tab'] : []),
   ].join(', ');
 

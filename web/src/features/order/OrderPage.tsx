@@ -168,6 +168,7 @@ function OrderRows({ order }: { readonly order: OrderHose }) {
       ...(own.eyeBore_m === null ? [] : [`eye ${write.fineLength(own.eyeBore_m)}`]),
       ...(own.thread === null ? [] : [own.family === 'banjo' ? `bolt ${own.thread}` : own.thread]),
       MATERIAL_NAMES[own.material],
+      ...(own.direction_rad === null ? [] : [`neck ${write.angle(own.direction_rad)} round its bolt`]),
       ...(own.tab ? ['locating tab'] : []),
     ].join(', ');
   return (

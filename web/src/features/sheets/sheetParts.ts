@@ -10,6 +10,7 @@ export const Paper = styled.article`
   h2 {
     font-size: ${SIZE.large};
     margin: 22px 0 6px;
+    break-after: avoid;
   }
   ${PHONE} {
     padding: 16px 14px;
