@@ -9,7 +9,7 @@ export {
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
 export { LABEL_FILES, labelAddress, labelCode, labelLines, labelSheet } from './sheets/labelSheet.ts';
-export { orderSheet } from './sheets/orderSheet.ts';
+export { endText, orderSheet } from './sheets/orderSheet.ts';
 export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
 export {
   ORDER_FILES,
@@ -32,6 +32,7 @@ export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts
 export type { KitCheck, MadeStep, MakeUp, ProofRecord } from './entities/hoseBuild.ts';
 export type { HoseOfJob, JointOfJob } from './specify/hoseOfJob.ts';
 export {
+  boxCounts,
   buildFacts,
   buildOf,
   hoseCautions,

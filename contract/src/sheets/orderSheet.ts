@@ -123,7 +123,8 @@ function hoseMarks(hose: OrderHose, [left, top]: Place, width_m: number, write: 
   ];
 }
 
-const endText = (end: OrderHose['endA'], write: Writer): string =>
+/** An end in words, the same on the page and on paper. */
+export const endText = (end: OrderHose['endA'], write: Writer): string =>
   [
     end.family === 'banjo' ? 'banjo' : 'threaded end',
     end.neckAngle_rad === 0

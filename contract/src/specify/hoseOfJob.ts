@@ -154,6 +154,29 @@ export const washersOf = ({ joint, chosen, eyes }: JointOfJob): number => {
   return needed.ok ? needed.value : 0;
 };
 
+/** Bolts and washers that come with a hose. A joint that several bought hoses share is counted with the first of them. */
+export function boxCounts(
+  detail: JobDetail,
+  own: HoseOfJob,
+): { readonly bolts: number; readonly washers: number } {
+  const touching = (jointId: string) =>
+    detail.hoses.find(({ hoseId }) => {
+      const other = hoseOfJob(detail, hoseId);
+      return (
+        other !== null &&
+        !buildOf(other).madeHere &&
+        [other.fitted.fromJointId, other.fitted.toJointId].includes(jointId)
+      );
+    })?.hoseId;
+  const joints = [own.a, own.b].flatMap((at) =>
+    at && touching(at.joint.id) === own.hose.hoseId ? [at] : [],
+  );
+  return {
+    bolts: joints.filter(({ chosen }) => chosen.bolt !== null && chosen.boltState === 'new').length,
+    washers: joints.reduce((sum, at) => sum + washersOf(at), 0),
+  };
+}
+
 /** What has to be in the box of one hose; null before it is measured. `longest_m` by the route, in the same datum. */
 export function kitOrderOf(
   detail: JobDetail,
@@ -172,7 +195,6 @@ export function kitOrderOf(
     bolt_m: boltOf(geometry, at)?.diameter_m ?? null,
     turnable: fitting.turnable,
   });
-  const joints = [a, b].flatMap((at) => at ?? []);
   return {
     length_m,
     tolerance_m: build.tolerance_m,
@@ -180,8 +202,7 @@ export function kitOrderOf(
     endA: end(hose.endA, build.endA, a),
     endB: end(hose.endB, build.endB, b),
     clocking_rad: hose.clocking_rad,
-    bolts: joints.filter(({ chosen }) => chosen.bolt !== null && chosen.boltState === 'new').length,
-    washers: joints.reduce((sum, at) => sum + washersOf(at), 0),
+    ...boxCounts(detail, own),
     use: detail.vehicle.use,
   };
 }

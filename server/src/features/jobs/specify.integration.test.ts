@@ -3,8 +3,8 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { JobDetail, JobHose, OrderDocument } from '@zephyrcombe/contract';
-import { buildFacts, hoseOfJob, orderAddress } from '@zephyrcombe/contract';
-import { MAKE_UP_STEPS, suggestBuild } from '@zephyrcombe/core';
+import { buildFacts, hoseOfJob, kitOrderOf, orderAddress } from '@zephyrcombe/contract';
+import { judgeKit, MAKE_UP_STEPS, suggestBuild } from '@zephyrcombe/core';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { parse } from 'csv-parse/sync';
 import { readFileSync } from 'node:fs';
@@ -356,6 +356,14 @@ describe('the box', () => {
         const found = sent.job.supply?.parcel?.items.find((item) => item.hoseId === hoseId)?.found;
         return server.ask('PUT', `/api/jobs/${sent.job.id}/hoses/${hoseId}/kit`, { version, found, decided });
       };
+      // A bolt that several hoses share is in one box only: every box that is right is found right.
+      const all = (await supply('delivery', { wrong: 'none' })).json<JobDetail>();
+      const verdicts = all.job.supply?.parcel?.items.map(({ hoseId, found }) => {
+        const own = hoseOfJob(all, hoseId);
+        const order = own && kitOrderOf(all, own);
+        return order && judgeKit(order, found).verdict;
+      });
+      expect(verdicts).toEqual(['accept', 'accept']);
       const short = await check('short', { verdict: 'accept', because: '' });
       expect(problemOf(short)).toMatchObject({ errors: [{ field: 'decided.because' }] });
       const back = await check('short', { verdict: 'return', because: '15 mm short' });

@@ -1,15 +1,13 @@
 /** Quote, order and delivery of the hoses of a job. What the supplier said is kept with the job. */
 import {
+  boxCounts,
   ConfirmationSchema,
   createWriter,
-  jointOfJob,
   orderDocument,
   ordered,
   ParcelSchema,
   QuoteSchema,
-  washersOf,
 } from '@zephyrcombe/contract';
-import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -18,23 +16,6 @@ import { toJob } from '../jobs/job.repository.ts';
 import { onOpenJob, requireVersion } from '../jobs/jobAction.ts';
 import { listStock } from '../shop/stock.ts';
 import { askSupplier } from './supplier.ts';
-
-/** Parts that belong to a hose: a joint that two hoses share counts with the first. */
-function countsOf(detail: JobDetail, hoses: readonly HoseOfJob[]) {
-  const counted = new Set<string>();
-  return hoses.map(({ hose, fitted }) => {
-    const joints = [fitted.fromJointId, fitted.toJointId].flatMap((id) => {
-      if (counted.has(id)) return [];
-      counted.add(id);
-      return jointOfJob(detail, id) ?? [];
-    });
-    return {
-      hoseId: hose.hoseId,
-      bolts: joints.filter(({ chosen }) => chosen.bolt !== null && chosen.boltState === 'new').length,
-      washers: joints.reduce((sum, joint) => sum + washersOf(joint), 0),
-    };
-  });
-}
 
 export function supplierHandlers(
   dependencies: Dependencies,
@@ -60,7 +41,10 @@ export function supplierHandlers(
         const quote = await askSupplier(
           config.supplier,
           '/quotes',
-          { order, counts: countsOf(detail, hoses) },
+          {
+            order,
+            counts: hoses.map((own) => ({ hoseId: own.hose.hoseId, ...boxCounts(detail, own) })),
+          },
           QuoteSchema,
         );
         await job.update(

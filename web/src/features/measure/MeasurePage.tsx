@@ -1,6 +1,13 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { datumName, liveReadings, movementOfHose, POSE_NAMES, problemText } from '@zephyrcombe/contract';
+import {
+  datumName,
+  liveReadings,
+  movementOfHose,
+  orderDatumOf,
+  POSE_NAMES,
+  problemText,
+} from '@zephyrcombe/contract';
 import type { HoseMovement, Pose, PoseCheck } from '@zephyrcombe/core';
 import { checksFor, POSES, posesFor, stopsAmong } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -30,7 +37,7 @@ import { selectedHose } from '../job/jobView.ts';
 import { DonorSheet } from './DonorSheet.tsx';
 import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
 import { LiftEntry } from './LiftEntry.tsx';
-import { datumsFor, inDatum, orderDatumOf, orderOf, sameDatum } from './measureView.ts';
+import { datumsFor, inDatum, orderOf, sameDatum } from './measureView.ts';
 import { PoseTable } from './PoseTable.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';

@@ -34,10 +34,6 @@ export const datumsFor = (hose: Pick<JobHose, 'endA' | 'endB'>): readonly Length
 export const sameDatum = (left: LengthDatum, right: LengthDatum): boolean =>
   left.endA === right.endA && left.endB === right.endB;
 
-/** The supplier's, or between the sealing points as long as nobody asked. */
-export const orderDatumOf = ({ orderDatum, endA, endB }: Pick<JobHose, 'orderDatum' | 'endA' | 'endB'>) =>
-  orderDatum ?? sealingDatum(endA, endB);
-
 /** Where the last reading of the job was read from, among the datums of this hose; null before the first. */
 export function lastDatum(detail: JobDetail, hose: JobHose): number | null {
   const [last] = detail.readings

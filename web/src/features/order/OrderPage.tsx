@@ -2,11 +2,11 @@
 import type { HoseOfJob, JobDetail, OrderHose } from '@zephyrcombe/contract';
 import {
   ALONG_NAMES,
-  BEND_PLANE_NAMES,
   BRAID_NAMES,
   buildOf,
   COVER_NAMES,
   datumName,
+  endText,
   FIXING_NAMES,
   hoseOfJob,
   LINER_NAMES,
@@ -159,18 +159,6 @@ function HoseTable({ own, jobId }: { readonly own: HoseOfJob; readonly jobId: st
 
 function OrderRows({ order }: { readonly order: OrderHose }) {
   const write = useWriter();
-  const end = (own: OrderHose['endA']) =>
-    [
-      own.family === 'banjo' ? 'banjo' : 'threaded end',
-      own.neckAngle_rad === 0
-        ? 'straight'
-        : `bent ${write.angle(own.neckAngle_rad)}${own.family === 'banjo' ? ` ${BEND_PLANE_NAMES[own.bendPlane]}` : ''}`,
-      ...(own.eyeBore_m === null ? [] : [`eye ${write.fineLength(own.eyeBore_m)}`]),
-      ...(own.thread === null ? [] : [own.family === 'banjo' ? `bolt ${own.thread}` : own.thread]),
-      MATERIAL_NAMES[own.material],
-      ...(own.direction_rad === null ? [] : [`neck ${write.angle(own.direction_rad)} round its bolt`]),
-      ...(own.tab ? ['locating tab'] : []),
-    ].join(', ');
   return (
     <>
       <tr>
@@ -179,11 +167,11 @@ function OrderRows({ order }: { readonly order: OrderHose }) {
       </tr>
       <tr>
         <th scope="row">End A, {order.endA.at.toLowerCase()}</th>
-        <td>{end(order.endA)}</td>
+        <td>{endText(order.endA, write)}</td>
       </tr>
       <tr>
         <th scope="row">End B, {order.endB.at.toLowerCase()}</th>
-        <td>{end(order.endB)}</td>
+        <td>{endText(order.endB, write)}</td>
       </tr>
       <tr>
         <th scope="row">Clocking of B, seen from end A, clockwise</th>

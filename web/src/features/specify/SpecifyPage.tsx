@@ -6,6 +6,7 @@ import {
   BOLT_VERDICTS,
   datumName,
   hoseOfJob,
+  orderDatumOf,
   MATERIAL_NAMES,
   torqueSourceName,
 } from '@zephyrcombe/contract';
@@ -47,7 +48,7 @@ import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointCautions, jointView, selectedHose, stackOf } from '../job/jobView.ts';
-import { inDatum, orderDatumOf } from '../measure/measureView.ts';
+import { inDatum } from '../measure/measureView.ts';
 import { cutListAddress } from '../cut-list/cutState.ts';
 import { stackAddress } from '../joint-stack/stackState.ts';
 import { templateAddress } from '../templates/templateState.ts';
