@@ -170,3 +170,19 @@ test('units are each person’s own', async ({ page, own }) => {
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByText('18–21 N·m').first()).toBeVisible();
 });
+
+test('the printer gets ink on white, whichever sheet is on the screen', async ({ page, own }) => {
+  await signIn(page, own);
+  for (const theme of [null, 'nightBay']) {
+    await page.emulateMedia({ colorScheme: 'dark', media: 'print' });
+    await page.evaluate((wanted) => {
+      if (wanted === null) delete document.documentElement.dataset.theme;
+      else document.documentElement.dataset.theme = wanted;
+    }, theme);
+    const [sheet, ink] = await page.evaluate(() => {
+      const style = getComputedStyle(document.documentElement);
+      return ['--sheet', '--ink'].map((role) => style.getPropertyValue(role).trim());
+    });
+    expect({ sheet, ink }).toEqual({ sheet: '#fff', ink: '#1d2a2f' });
+  }
+});

@@ -12,7 +12,10 @@ export const cross = (a: Vector, b: Vector): Vector => [
 ];
 // Not Math.hypot: it guards against overflow that metres do not reach, and is many times slower.
 export const norm = (a: Vector): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
-export const distanceBetween = (a: Vector, b: Vector): number => norm(subtract(a, b));
+export function distanceBetween(a: Vector, b: Vector): number {
+  const [x, y, z] = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+  return Math.sqrt(x * x + y * y + z * z);
+}
 
 /** Of length one. A vector without length has no direction: the zero vector comes back. */
 export function unit(a: Vector): Vector {

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween } from '../geometry/vector.ts';
-import { leastGap_m, sleeveLines } from './gaps.ts';
+import { leastGap_m, measured, sleeveLines } from './gaps.ts';
 import { judgeAt } from './judge.ts';
-import { AS_MEASURED_ONLY, gridOf } from './rig.ts';
+import { rodPoints } from './measures.ts';
+import { AS_MEASURED_ONLY, gridOf, placementOf } from './rig.ts';
 import type { KeepOut, Scene, SceneClip, SceneSleeve } from './sceneParts.ts';
-import { solveScene } from './scene.ts';
+import { followScene, solveScene } from './scene.ts';
 import { SAMPLE_FORK } from './testScenes.ts';
 
 const { hose } = SAMPLE_FORK;
@@ -122,4 +123,58 @@ test('two sleeves end to end are one, and one over another is the thicker', () =
   const all = gap_m(sleeve(0, 2));
   const over = gap_m(sleeve(0, 2), { ...sleeve(0, 2, hose.outside_m + 0.006), id: '2' });
   for (const [pose, value] of over.entries()) expect(value).toBeCloseTo((all[pose] ?? NaN) - 0.0015, 9);
+});
+
+test('what a drag did not touch is not measured again, and every gap is the one that measuring all anew gives', () => {
+  const grid = gridOf(CLIPPED.rig, 3);
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: -4, max: 4 }), { minLength: 1, maxLength: 6 }), (steps_mm) => {
+      let scene = CLIPPED;
+      let poses = solveScene(scene, grid);
+      for (const step_mm of steps_mm) {
+        scene = { ...scene, hose: { ...scene.hose, length_m: scene.hose.length_m + step_mm / 1000 } };
+        poses = followScene(scene, grid, poses);
+      }
+      for (const { pose, spans, gaps } of poses) expect(gaps).toEqual(measured(scene, pose, spans).gaps);
+    }),
+    { numRuns: 25 },
+  );
+  const before = solveScene(CLIPPED, grid);
+  const after = followScene({ ...CLIPPED, hose: { ...CLIPPED.hose, length_m: 0.91 } }, grid, before);
+  for (const [at, { measured: now }] of after.entries()) {
+    // The span up to the clip is as it was; the one beyond it is not.
+    expect(now?.near[0]).toBe(before[at]?.measured?.near[0]);
+    expect(now?.near[1]).not.toBe(before[at]?.measured?.near[1]);
+  }
+});
+
+test('the gap is the least of all places on the hose: no place that is looked at finely comes nearer', () => {
+  const grid = gridOf(SAMPLE_FORK.rig, 3);
+  fc.assert(
+    fc.property(
+      fc.tuple(
+        fc.double({ min: -0.3, max: 0.5, noNaN: true }),
+        fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+        fc.double({ min: 0.2, max: 1.1, noNaN: true }),
+      ),
+      fc.double({ min: 0.005, max: 0.08, noNaN: true }),
+      (centre_m, radius_m) => {
+        const { part } = ballBeside(SAMPLE_FORK, 0.5);
+        const ball: KeepOut = { ...part, solid: { shape: 'sphere', centre_m, radius_m } };
+        const scene: Scene = { ...SAMPLE_FORK, keepOuts: [ball] };
+        for (const { pose, spans, gaps } of solveScene(scene, grid)) {
+          const centre = placementOf(scene.rig, ball.body, pose).point(centre_m);
+          let least_m = Infinity;
+          for (const { ends, shape } of spans)
+            for (const point of rodPoints(ends, shape))
+              least_m = Math.min(least_m, distanceBetween(point, centre) - radius_m - hose.outside_m / 2);
+          const gap_m = gaps[0]?.gap_m ?? NaN;
+          expect(gap_m).toBeLessThanOrEqual(least_m + 1e-12);
+          // Between two points, at most half a piece nearer than at either.
+          expect(gap_m).toBeGreaterThan(least_m - hose.length_m / 64);
+        }
+      },
+    ),
+    { numRuns: 40 },
+  );
 });

@@ -44,23 +44,91 @@ interface Stretch {
   readonly isCovered: boolean;
 }
 
+/** How near the bare hose of a span comes to a part. */
+interface SpanNearest {
+  readonly part: PlacedSolid;
+  readonly nearest: Nearest;
+}
+
+/** What was measured in a pose, span by span, so that what did not change needs not be measured again. */
+export interface Measured {
+  readonly spans: readonly SpanPose[];
+  /** Of each span, in the order of the parts; none where sleeves lie over the spans. */
+  readonly near: readonly (readonly SpanNearest[])[];
+  /** Of every part the place on the hose that leaves least to spare. */
+  readonly gaps: readonly Gap[];
+}
+
 /** The lines of the last pose, to be written over by the next. */
 const scratch: Float64Array[] = [];
 
-/** Of every part the place on the hose that leaves least to spare. */
-export function gapsOf(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): readonly Gap[] {
+/** `was`: the same pose before something was moved. */
+export function measured(
+  scene: Scene,
+  pose: RigPose,
+  spans: readonly SpanPose[],
+  was: Measured | null = null,
+): Measured {
   const { rig, hose, keepOuts } = scene;
-  if (keepOuts.length === 0) return [];
+  if (keepOuts.length === 0) return { spans, near: [], gaps: [] };
+  const parts = keepOuts.map(({ solid, body }) => placedPart(solid, placementOf(rig, body, pose)));
+  if ((hose.sleeves ?? []).length > 0) return { spans, near: [], gaps: gapsUnder(scene, pose, spans, parts) };
+  const near = spans.map((span, index) => {
+    const before = was?.spans[index] === span ? was.near[index] : undefined;
+    return before && parts.every((part, at) => before[at]?.part === part)
+      ? before
+      : nearestOf(lineOf(span, index), parts);
+  });
+  const gaps = keepOuts.map((keepOut, at): Gap => {
+    let nearest = NOWHERE;
+    for (const ofSpan of near) {
+      const own = ofSpan[at]?.nearest;
+      if (own && own.away_m < nearest.away_m) nearest = own;
+    }
+    const part = parts[at];
+    if (part && keepOut.nature === 'service') nearest = withFittings(scene, pose, part, nearest);
+    return {
+      gap_m: nearest.away_m - hose.outside_m / 2,
+      wanted_m: leastGap_m(keepOut),
+      point_m: nearest.point_m,
+    };
+  });
+  return { spans, near, gaps };
+}
+
+const nearestOf = ({ points, step_m }: Line, parts: readonly PlacedSolid[]): readonly SpanNearest[] =>
+  parts.map((part) => ({ part, nearest: nearestOn(points, step_m, part, NOWHERE) }));
+
+const lineOf = ({ ends, shape }: SpanPose, index: number): Line => ({
+  points: (scratch[index] = rodLine(ends, shape, scratch[index])),
+  step_m: longestStep_m(ends, shape),
+});
+
+/** A fitting is in the way of a pad pin as much as its hose is. */
+function withFittings({ rig, hose }: Scene, pose: RigPose, part: PlacedSolid, before: Nearest): Nearest {
+  let nearest = before;
+  for (const { points, step_m } of fittingsOf(rig, hose, pose))
+    nearest = nearestOn(points, step_m, part, nearest);
+  return nearest;
+}
+
+/** Of a hose with sleeves, stretch by stretch. */
+function gapsUnder(
+  scene: Scene,
+  pose: RigPose,
+  spans: readonly SpanPose[],
+  parts: readonly PlacedSolid[],
+): readonly Gap[] {
+  const { hose, keepOuts } = scene;
   const stretches = stretchesOf(hose, spans);
-  return keepOuts.map((keepOut) => {
-    const part = placedPart(keepOut.solid, placementOf(rig, keepOut.body, pose));
+  return keepOuts.map((keepOut, at) => {
+    const part = parts[at];
     let best: Gap | null = null;
     for (const { lines, half_m, isCovered } of stretches) {
-      let nearest: Nearest = { away_m: Infinity, point_m: [0, 0, 0] };
-      // A fitting is in the way of a pad pin as much as its hose is.
-      const inTheWay =
-        keepOut.nature === 'service' && !isCovered ? [...lines, ...fittingsOf(rig, hose, pose)] : lines;
-      for (const { points, step_m } of inTheWay) nearest = nearestOn(points, step_m, part, nearest);
+      if (!part) break;
+      let nearest = NOWHERE;
+      for (const { points, step_m } of lines) nearest = nearestOn(points, step_m, part, nearest);
+      if (keepOut.nature === 'service' && !isCovered) nearest = withFittings(scene, pose, part, nearest);
       const gap_m = nearest.away_m - half_m;
       const wanted_m = leastGap_m(keepOut, isCovered);
       if (!best || gap_m - wanted_m < best.gap_m - best.wanted_m)
@@ -71,12 +139,8 @@ export function gapsOf(scene: Scene, pose: RigPose, spans: readonly SpanPose[]):
 }
 
 function stretchesOf(hose: SceneHose, spans: readonly SpanPose[]): readonly Stretch[] {
-  const lines = spans.map(({ ends, shape }, index): Line => {
-    const points = (scratch[index] = rodLine(ends, shape, scratch[index]));
-    return { points, step_m: longestStep_m(ends, shape) };
-  });
+  const lines = spans.map(lineOf);
   const { sleeves = [], outside_m } = hose;
-  if (sleeves.length === 0) return [{ lines, half_m: outside_m / 2, isCovered: false }];
   const begins_m = beginsOf(hose, spans);
   const between = (from_m: number, to_m: number): readonly Line[] =>
     lines.flatMap(({ points, step_m }, index): readonly Line[] => {
@@ -182,13 +246,23 @@ interface Nearest {
   readonly away_m: number;
   readonly point_m: Vector;
 }
+const NOWHERE: Nearest = { away_m: Infinity, point_m: [0, 0, 0] };
 
 /** Between the nodes a hose may come nearer than at them: sixths of the two pieces beside the nearest node. */
 const BETWEEN = 6;
+const LOOK_EVERY = 8;
 
 function nearestOn(line: Float64Array, step_m: number, part: PlacedSolid, before: Nearest): Nearest {
   let best = before.away_m;
   let node = -1;
+  // A first look here and there: who knows early how near it gets can pass over more.
+  for (let at = 3 * (LOOK_EVERY >> 1); at < line.length; at += 3 * LOOK_EVERY) {
+    const away_m = distanceTo(part, line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0);
+    if (away_m < best) {
+      best = away_m;
+      node = at;
+    }
+  }
   for (let at = 0; at < line.length;) {
     const away_m = distanceTo(part, line[at] ?? 0, line[at + 1] ?? 0, line[at + 2] ?? 0);
     if (away_m < best) {

@@ -221,6 +221,7 @@ export function worstPose(
   figure: Figure,
   searches = SEARCHES,
 ): ScenePose | null {
+  if (searches === 0) return most(poses, (pose) => badness(scene, figure, pose)) ?? null;
   const bad = new Map(poses.map((pose) => [pose, badness(scene, figure, pose)]));
   const order = (pose: ScenePose) => coarse(bad.get(pose) ?? 0);
   const sorted = [...poses].sort(

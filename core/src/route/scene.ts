@@ -5,8 +5,8 @@ import { clocking_rad, twistBetween_rad } from './clocking.ts';
 import type { PieceAt, SpanPose } from './envelope.ts';
 import { followEnvelope, freeSpan, solveEnvelope } from './envelope.ts';
 import { behindOf } from './endPiece.ts';
-import type { Gap } from './gaps.ts';
-import { gapsOf } from './gaps.ts';
+import type { Gap, Measured } from './gaps.ts';
+import { measured } from './gaps.ts';
 import type { Scene, SceneClip, SceneEnd, SceneHose } from './sceneParts.ts';
 import { heldStiffener } from './sceneParts.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
@@ -149,6 +149,8 @@ export interface ScenePose {
   readonly snapped: boolean;
   /** One for each keep-out, in their order; null where the hose has no shape to measure from. */
   readonly gaps: readonly (Gap | null)[];
+  /** What the gaps were read from; null without a shape. */
+  readonly measured: Measured | null;
   /** Of the untwisted hose from the start eye to the far eye; null unless both clock and no clip grips it between. */
   readonly clocking_rad: number | null;
 }
@@ -197,7 +199,7 @@ export function followScene(scene: Scene, grid: RigGrid, before: readonly SceneP
       before.map((pose) => pose.spans.slice(from, first)),
     );
   });
-  return readPoses(scene, grid, solved);
+  return readPoses(scene, grid, solved, before);
 }
 
 /** `pieces`: of each piece of the hose its spans, pose by pose. */
@@ -205,12 +207,14 @@ const readPoses = (
   scene: Scene,
   grid: RigGrid,
   pieces: readonly (readonly (readonly SpanPose[])[])[],
+  before: readonly ScenePose[] = [],
 ): readonly ScenePose[] =>
   grid.poses.map((pose, at) =>
     readPose(
       scene,
       pose,
       pieces.flatMap((poses) => poses[at] ?? []),
+      before[at]?.measured,
     ),
   );
 
@@ -228,12 +232,18 @@ export function solvePose(scene: Scene, pose: RigPose, near: ScenePose): ScenePo
   return readPose(scene, pose, solved);
 }
 
-function readPose(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): ScenePose {
+function readPose(
+  scene: Scene,
+  pose: RigPose,
+  spans: readonly SpanPose[],
+  was: Measured | null = null,
+): ScenePose {
   const radii = spans.map((span) => span.radius_m ?? 0);
   const hasAll = spans.every((span) => span.radius_m !== null);
   const ratios = spans.map((span) => span.chordRatio);
   const decidingSpan = hasAll ? radii.indexOf(Math.min(...radii)) : ratios.indexOf(Math.max(...ratios));
   const isSolved = spans.every((span) => span.shape.status === 'converged');
+  const near = isSolved ? measured(scene, pose, spans, was) : null;
   return {
     pose,
     spans,
@@ -241,7 +251,8 @@ function readPose(scene: Scene, pose: RigPose, spans: readonly SpanPose[]): Scen
     chordRatio: Math.max(...ratios),
     decidingSpan,
     snapped: spans.some((span) => span.snapped),
-    gaps: isSolved ? gapsOf(scene, pose, spans) : scene.keepOuts.map(() => null),
+    gaps: near?.gaps ?? scene.keepOuts.map(() => null),
+    measured: near,
     clocking_rad: isSolved ? clockingOf(scene, pose, spans) : null,
   };
 }

@@ -1,7 +1,9 @@
 import { useEffect } from 'react';
+import { useLatest } from './useLatest.ts';
 
 /** Undo and redo wherever the eyes are; in a text field the field's own undo comes first. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
+  const [onUndo, onRedo] = [useLatest(undo), useLatest(redo)];
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
@@ -11,12 +13,12 @@ export function useUndoKeys(undo: () => void, redo: () => void): void {
       )
         return;
       const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) undo();
-      else if (key === 'y' || key === 'z') redo();
+      if (key === 'z' && !event.shiftKey) onUndo();
+      else if (key === 'y' || key === 'z') onRedo();
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  });
+  }, [onUndo, onRedo]);
 }

@@ -19,7 +19,7 @@ export const Columns = styled.div<{ $left?: string; $right?: string }>`
     );
   gap: 26px;
   align-items: start;
-  @media (max-width: 979px) {
+  @media (max-width: 979px), print {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

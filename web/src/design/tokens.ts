@@ -54,12 +54,12 @@ export const FLUID = { straw: '#f0dfa0', honey: '#d79b3a', tea: '#8a5a2a', black
 
 const properties = (palette: Palette) => ROLES.map((role) => `--${role}: ${palette[role]};`).join('');
 
-/** Custom properties for both themes; `data-theme` on the root element overrides the device's choice. */
+/** Custom properties for both themes; `data-theme` on the root element overrides the device's choice, and paper overrides both. */
 export const themeRules = `
   :root { color-scheme: light; ${properties(VELLUM)} }
   @media (prefers-color-scheme: dark) { :root:not([data-theme='vellum']) { color-scheme: dark; ${properties(NIGHT_BAY)} } }
   :root[data-theme='nightBay'] { color-scheme: dark; ${properties(NIGHT_BAY)} }
-  @media print { :root, :root[data-theme] { color-scheme: light; ${properties(VELLUM)} --paper: #fff; --sheet: #fff; } }
+  @media print { :root:root:root { color-scheme: light; ${properties(VELLUM)} --paper: #fff; --sheet: #fff; } }
 `;
 
 export const colour = (role: ColourRole): string => `var(--${role})`;

@@ -2,7 +2,7 @@
 import type { Calculated, SourceId, WorkingStep } from '@zephyrcombe/core';
 import { SOURCES, severityOf } from '@zephyrcombe/core';
 import { MEANING_NAMES, SOURCE_KIND_NAMES, cautionText } from '@zephyrcombe/contract';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../app/SessionContext.ts';
 import { TextButton } from '../design/Button.tsx';
@@ -42,11 +42,18 @@ interface WorkingProps {
 export function Working({ of, result }: WorkingProps) {
   const [open, setOpen] = useState(false);
   const write = useWriter();
-  return (
-    <>
+  // The figure may change many times a second: the button stays the one it is.
+  const opener = useMemo(
+    () => (
       <TextButton onPress={() => setOpen(true)} className="no-print">
         working<Unseen> of {of}</Unseen>
       </TextButton>
+    ),
+    [of],
+  );
+  return (
+    <>
+      {opener}
       {open ? (
         <Dialog title={`Working: ${of}`} isOpen onClose={() => setOpen(false)}>
           <Stack>

@@ -3,6 +3,7 @@ import type { RigPose, RouteProof, Scene } from '@zephyrcombe/core';
 import { TAUT_RATIO } from '@zephyrcombe/core';
 import { problemText } from '@zephyrcombe/contract';
 import type { ReactNode } from 'react';
+import { memo } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Figure, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
@@ -143,7 +144,7 @@ interface RowProps {
   readonly note: string;
 }
 
-function Row({ name, value, note }: RowProps) {
+const Row = memo(function Row({ name, value, note }: RowProps) {
   return (
     <div>
       <Spread>
@@ -153,4 +154,4 @@ function Row({ name, value, note }: RowProps) {
       <Fine>{note}</Fine>
     </div>
   );
-}
+});

@@ -120,7 +120,7 @@ export function RouteView(props: RouteViewProps) {
       <text x={8} y={height_px - 8}>
         {VIEW_NAMES[view]}
       </text>
-      <Handles projection={projection} handles={handlesOf(rig, hose, pose)} onHose={onHose} onRest={onRest} />
+      <Handles projection={projection} rig={rig} hose={hose} pose={pose} onHose={onHose} onRest={onRest} />
     </Frame>
   );
 }
@@ -189,7 +189,7 @@ const Sweep = memo(function Sweep({
   let path = '';
   for (let from = 0; from < sweep.length / 3; from += sweepPoints)
     path += pathOf(projection, sweep, from, sweepPoints);
-  return <path d={path} fill="none" stroke={colour('brassLight')} strokeWidth="0.8" opacity="0.55" />;
+  return <path d={path} fill="none" stroke={colour('brassLight')} strokeWidth="0.8" strokeOpacity="0.55" />;
 });
 
 /** A hose that cannot reach has no shape: only that it would be pulled straight is shown. */
@@ -249,7 +249,9 @@ const Marks = memo(function Marks({ projection, shown }: MarksProps) {
 
 interface HandlesProps {
   readonly projection: Projection;
-  readonly handles: readonly Handle[];
+  readonly rig: Rig;
+  readonly hose: CornerHose;
+  readonly pose: RigPose;
   readonly onHose: (hose: CornerHose, field: string) => void;
   readonly onRest: () => void;
 }
@@ -257,7 +259,7 @@ interface HandlesProps {
 const STEP_m = 0.001;
 const LONG_STEP_m = 0.01;
 
-function Handles({ projection, handles, onHose, onRest }: HandlesProps) {
+const Handles = memo(function Handles({ projection, rig, hose, pose, onHose, onRest }: HandlesProps) {
   const drag = useRef<{ readonly x: number; readonly y: number; readonly handle: Handle } | null>(null);
   const { view, at, back, perMetre_px } = projection;
   const field = (handle: Handle) => `${view} ${handle.id}`;
@@ -285,7 +287,7 @@ function Handles({ projection, handles, onHose, onRest }: HandlesProps) {
     onHose(handle.moved(back(by[0] ?? 0, by[1] ?? 0)), field(handle));
   };
 
-  return handles.map((handle) => {
+  return handlesOf(rig, hose, pose).map((handle) => {
     const [x, y] = at(handle.at_m);
     const from = handle.from_m && at(handle.from_m);
     return (
@@ -334,4 +336,4 @@ function Handles({ projection, handles, onHose, onRest }: HandlesProps) {
       </g>
     );
   });
-}
+});

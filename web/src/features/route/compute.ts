@@ -4,6 +4,7 @@ import type {
   Gap,
   NotCalculated,
   Problem,
+  Rig,
   RigGrid,
   RigPose,
   RouteProof,
@@ -113,10 +114,10 @@ export class RouteComputer {
   private grid: RigGrid | null = null;
   private poses: readonly ScenePose[] = [];
   private isCoarse = false;
-  private bound: { readonly key: string; readonly least_m: number | null } | null = null;
+  private bound: { readonly rig: Rig; readonly key: string; readonly least_m: number | null } | null = null;
 
-  frame(asked: Scene, pose: RigPose, settle: boolean): RouteFrame {
-    const scene = this.asBefore(asked);
+  /** While rig and parts are the very same as before, nothing of them is worked out again. */
+  frame(scene: Scene, pose: RigPose, settle: boolean): RouteFrame {
     const grid = this.scene?.rig === scene.rig && this.grid ? this.grid : gridOf(scene.rig, STEPS);
     const refused = sceneProblem(scene);
     if (refused) {
@@ -151,22 +152,13 @@ export class RouteComputer {
     };
   }
 
-  /**
-   * What was copied on its way here and is as it was, is what it was: then nothing of it is worked out again while a length
-   * or an end is dragged.
-   */
-  private asBefore(asked: Scene): Scene {
-    const { scene } = this;
-    if (!scene) return asked;
-    const kept = <Part>(was: Part, is: Part) => (JSON.stringify(was) === JSON.stringify(is) ? was : is);
-    return { ...asked, rig: kept(scene.rig, asked.rig), keepOuts: kept(scene.keepOuts, asked.keepOuts) };
-  }
-
   /** The same whatever the length, and slow: kept until an end, a clip or the movement changes. */
   private bound_m(scene: Scene, grid: RigGrid): number | null {
     const { length_m: _length, outside_m: _outside, ...held } = scene.hose;
-    const key = JSON.stringify([scene.rig, held]);
-    if (this.bound?.key !== key) this.bound = { key, least_m: lowerBound_m(scene, grid) };
+    const { rig } = scene;
+    const key = JSON.stringify(held);
+    if (this.bound?.rig !== rig || this.bound.key !== key)
+      this.bound = { rig, key, least_m: lowerBound_m(scene, grid) };
     return this.bound.least_m;
   }
 
@@ -330,15 +322,16 @@ function lineOf({ rig, hose }: Scene, { pose, spans }: ScenePose, isThin: boolea
   return line;
 }
 
-/** While something is dragged, every second pose each way is enough for the eye. */
+/** While something is dragged, the ends and the middle of each movement are enough for the eye. */
 function sweepOf(
   scene: Scene,
   poses: readonly ScenePose[],
   columns: number,
   all: boolean,
 ): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
+  const third = (STEPS - 1) / 2;
   const lines = poses.flatMap((pose, index) => {
-    const isShown = all || ((index % columns) % 2 === 0 && Math.floor(index / columns) % 2 === 0);
+    const isShown = all || ((index % columns) % third === 0 && Math.floor(index / columns) % third === 0);
     return isShown ? (lineOf(scene, pose, true) ?? []) : [];
   });
   const size = lines[0]?.length ?? 0;

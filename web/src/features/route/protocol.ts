@@ -3,8 +3,13 @@ import type { RigPose, Scene } from '@zephyrcombe/core';
 import type { RouteCurves, RouteFrame, ShownPose, WindowFound } from './compute.ts';
 
 export type RouteQuestion =
-  /** A scene that changed; `settle` solves it from nothing and draws its curves. */
-  | { readonly kind: 'scene'; readonly scene: Scene; readonly pose: RigPose; readonly settle: boolean }
+  /** What changed of the scene since the last question, at first all of it; `settle` solves it from nothing and draws its curves. */
+  | {
+      readonly kind: 'scene';
+      readonly changed: Partial<Scene>;
+      readonly pose: RigPose;
+      readonly settle: boolean;
+    }
   | { readonly kind: 'pose'; readonly pose: RigPose }
   /** Only the lengths that hold. */
   | { readonly kind: 'window'; readonly scene: Scene }

@@ -1,10 +1,13 @@
 /** Solves routes away from the page, the latest question first: whatever is under way for an older one is dropped. */
+import type { Scene } from '@zephyrcombe/core';
 import type { RouteAnswer, RouteQuestion } from './protocol.ts';
 import type { RouteCurves } from './compute.ts';
 import { RouteComputer } from './compute.ts';
 
 const computer = new RouteComputer();
 const AS_MEASURED = { across: 0, down: 0 };
+/** What the last question was about: the next says only what changed. */
+let scene: Scene | null = null;
 /** Raised by every question: what belongs to an older one stops. */
 let generation = 0;
 
@@ -63,7 +66,9 @@ self.onmessage = ({ data }: MessageEvent<RouteQuestion>) => {
     answer({ kind: 'attempt', proof: computer.frame(data.scene, AS_MEASURED, true).proof });
     return;
   }
+  // What was not sent again is the very same object, so that nothing of it is worked out again.
+  scene = { ...scene, ...data.changed } as Scene;
   generation += 1;
-  answer({ kind: 'frame', frame: computer.frame(data.scene, data.pose, data.settle) });
+  answer({ kind: 'frame', frame: computer.frame(scene, data.pose, data.settle) });
   if (data.settle) void drawCurves(generation);
 };

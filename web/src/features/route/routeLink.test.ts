@@ -42,7 +42,7 @@ function linked() {
   return { worker, link, answers, close };
 }
 const lengthsOf = ({ asked }: Slow) =>
-  asked.map((question) => (question.kind === 'scene' ? question.scene.hose.length_m : 'pose'));
+  asked.map((question) => (question.kind === 'scene' ? question.changed.hose?.length_m : question.kind));
 
 test('while one question is under way only the newest waits', () => {
   const { worker, link } = linked();
@@ -59,12 +59,30 @@ test('the first scene is settled at once, a dragged one when the hand rests', ()
   worker.answer();
   link.show(scene(0.71), POSE, 'front');
   worker.answer();
-  expect(worker.asked.map((question) => question.kind === 'scene' && question.settle)).toEqual([true, false]);
+  expect(worker.asked).toMatchObject([{ settle: true }, { settle: false }]);
   jest.advanceTimersByTime(1000);
-  expect(worker.asked.at(-1)).toMatchObject({ kind: 'scene', settle: true });
+  expect(worker.asked.at(-1)).toMatchObject({ settle: true });
   worker.answer();
   jest.advanceTimersByTime(1000);
   expect(worker.asked).toHaveLength(3);
+});
+
+test('only what changed of a scene is sent, and all of it to a worker that is new', () => {
+  const { worker, link, close } = linked();
+  const first = scene(0.7);
+  const longer = { ...first, hose: { ...first.hose, length_m: 0.71 } };
+  const emptied = { ...longer, keepOuts: [] };
+  const turned = { ...emptied, rig: { ...emptied.rig } };
+  for (const next of [first, longer, emptied, turned]) {
+    link.show(next, POSE, 'front');
+    worker.answer();
+  }
+  const changes = () =>
+    worker.asked.map((asked) => (asked.kind === 'scene' ? Object.keys(asked.changed) : []));
+  expect(changes()).toEqual([['rig', 'hose', 'keepOuts'], ['hose'], ['keepOuts'], ['rig']]);
+  close();
+  link.open(() => undefined);
+  expect(worker.asked.at(-1)).toMatchObject({ changed: turned });
 });
 
 test('a pose is asked for by itself, and not twice', () => {
@@ -111,7 +129,7 @@ test('another hose is settled at once, and shows no curves that were drawn for t
   expect(answers.at(-1)?.curves?.from_m).toBe(0.6);
   link.show(scene(1.2), POSE, 'sidecar');
   expect(answers.at(-1)?.curves).toBeNull();
-  expect(worker.asked.at(-1)).toMatchObject({ kind: 'scene', settle: true });
+  expect(worker.asked.at(-1)).toMatchObject({ settle: true });
   // On its way before the worker heard of the other hose.
   curves(0.6);
   expect(answers.at(-1)?.curves).toBeNull();

@@ -107,11 +107,12 @@ export class RouteLink {
     const settle = this.dueScene === scene && this.settledScene !== scene;
     if (settle || this.sentScene !== scene) {
       this.askedAt = performance.now();
+      const { sentScene } = this;
       this.sentScene = scene;
       this.sentOf = this.of;
       this.sentPose = pose;
       if (settle) this.settledScene = scene;
-      worker.postMessage({ kind: 'scene', scene, pose, settle });
+      worker.postMessage({ kind: 'scene', changed: changedOf(sentScene, scene), pose, settle });
     } else if (this.sentPose?.across !== pose.across || this.sentPose.down !== pose.down) {
       this.askedAt = performance.now();
       this.sentPose = pose;
@@ -145,3 +146,10 @@ export class RouteLink {
     this.askedAt = null;
   }
 }
+
+/** Parts and movement are copied to the worker only when they changed: a drag changes the hose alone. */
+const changedOf = (sent: Scene | null, { rig, hose, keepOuts }: Scene): Partial<Scene> => ({
+  ...(sent?.rig === rig ? {} : { rig }),
+  ...(sent?.hose === hose ? {} : { hose }),
+  ...(sent?.keepOuts === keepOuts ? {} : { keepOuts }),
+});

@@ -6,6 +6,7 @@ import { useLatest } from '../../../app/useLatest.ts';
 import { PlainButton } from '../../../design/Button.tsx';
 import { Fine, Line, Stack } from '../../../design/layout.ts';
 import { Notice } from '../../../design/Notice.tsx';
+import { colourNow, useSheetChanges } from '../../../design/sheetColours.ts';
 import { colour, SIZE } from '../../../design/tokens.ts';
 import type { Bounds } from '../projection.ts';
 import type { Look, SpaceColours, SpaceContent } from './SpaceDrawing.ts';
@@ -55,38 +56,17 @@ const KEYS: Readonly<Record<string, readonly [number, number, number]>> = {
   '-': [0, 0, 1 / NEARER],
 };
 
-function coloursNow(): SpaceColours {
-  const style = getComputedStyle(document.documentElement);
-  const role = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  return {
-    hose: role('brass'),
-    sweep: role('brassLight'),
-    fitting: role('ink'),
-    sleeve: role('inkSoft'),
-    hot: role('danger'),
-    moving: role('inkSoft'),
-    still: role('hairline'),
-    service: role('action'),
-    tight: role('caution'),
-  };
-}
-
-/** Changes when the sheet is changed for the other, by hand or by the device. */
-function useSheetChanges(): number {
-  const [changes, setChanges] = useState(0);
-  useEffect(() => {
-    const changed = () => setChanges((count) => count + 1);
-    const observer = new MutationObserver(changed);
-    observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
-    const dark = matchMedia('(prefers-color-scheme: dark)');
-    dark.addEventListener('change', changed);
-    return () => {
-      observer.disconnect();
-      dark.removeEventListener('change', changed);
-    };
-  }, []);
-  return changes;
-}
+const coloursNow = (): SpaceColours => ({
+  hose: colourNow('brass'),
+  sweep: colourNow('brassLight'),
+  fitting: colourNow('ink'),
+  sleeve: colourNow('inkSoft'),
+  hot: colourNow('danger'),
+  moving: colourNow('inkSoft'),
+  still: colourNow('hairline'),
+  service: colourNow('action'),
+  tight: colourNow('caution'),
+});
 
 interface SpaceViewProps extends SpaceContent {
   readonly bounds: Bounds;

@@ -1,0 +1,50 @@
+/** The colours of the sheet as figures, for what is painted rather than built from elements. */
+import { useEffect, useState } from 'react';
+import type { ColourRole } from './tokens.ts';
+
+let known = new Map<ColourRole, string>();
+const listeners = new Set<() => void>();
+let isWatched = false;
+
+/** Once for the whole page: by hand, by the device, or for the printer. */
+function watch(): void {
+  if (isWatched) return;
+  isWatched = true;
+  const tell = () => {
+    known = new Map();
+    for (const changed of listeners) changed();
+  };
+  new MutationObserver(tell).observe(document.documentElement, {
+    attributes: true,
+    attributeFilter: ['data-theme'],
+  });
+  for (const query of ['(prefers-color-scheme: dark)', 'print'])
+    matchMedia(query).addEventListener('change', tell);
+}
+
+/** A role's colour on the sheet of now. Read once: the style of a page is dear to ask for while the page changes. */
+export function colourNow(role: ColourRole): string {
+  watch();
+  let value = known.get(role);
+  if (value === undefined) {
+    value = getComputedStyle(document.documentElement).getPropertyValue(`--${role}`).trim();
+    known.set(role, value);
+  }
+  return value;
+}
+
+/** Tells when the sheet is changed for the other; returns how to stop listening. */
+export function onSheetChange(changed: () => void): () => void {
+  watch();
+  listeners.add(changed);
+  return () => {
+    listeners.delete(changed);
+  };
+}
+
+/** Counts the changes of the sheet. */
+export function useSheetChanges(): number {
+  const [changes, setChanges] = useState(0);
+  useEffect(() => onSheetChange(() => setChanges((count) => count + 1)), []);
+  return changes;
+}
