@@ -126,8 +126,11 @@ test('of twelve starts far from it none finds a shape that lies lower', () => {
       const shape = solveRod(ends);
       const least = bending(ends, shape);
       for (let start = 0; start < 12; start += 1) {
-        const other = solveRod(ends, waved(shape, seed + start));
-        if (other.status === 'converged') expect(bending(ends, other)).toBeGreaterThan(least * (1 - 1e-6));
+        const found = solveRod(ends, waved(shape, seed + start));
+        if (found.status !== 'converged') continue;
+        // Once more from where it came to rest: a shape that has not quite closed lies lower by what that is worth.
+        const other = solveRod(ends, found);
+        expect(bending(ends, other)).toBeGreaterThan(least * (1 - 1e-6));
       }
     }),
     { numRuns: 40, seed: 20_261_125 },

@@ -50,6 +50,8 @@ const MOST_ITERATIONS = 120;
 const LONGEST_STEP_rad = 0.35;
 /** After a full step this small the next would change the tangents by its square: nothing a tape could tell. */
 const LAST_STEP_rad = 1e-4;
+/** From a neighbour, one of thousands: the square of this over a metre is a few thousandths of a millimetre. */
+const NEAR_LAST_STEP_rad = 2e-3;
 /** On a drag with half the nodes: the square of this over a metre is within the hundredth of a millimetre asked of a closure. */
 const DRAG_LAST_STEP_rad = 4.5e-3;
 const GRADIENT_TOLERANCE = 1e-9;
@@ -209,7 +211,8 @@ class Descent {
     let shifted = false;
     let status: RodStatus = 'iterationLimit';
     let kicks = 0;
-    const lastStep = isNear && this.count + 1 < NODES ? DRAG_LAST_STEP_rad : LAST_STEP_rad;
+    const isCoarse = this.count + 1 < NODES;
+    const lastStep = !isNear ? LAST_STEP_rad : isCoarse ? DRAG_LAST_STEP_rad : NEAR_LAST_STEP_rad;
     if (!isNear) this.close();
     for (; iterations < MOST_ITERATIONS; iterations += 1) {
       this.frame();
@@ -563,30 +566,41 @@ class Descent {
       this.frame();
       const residual = this.residual();
       if (norm(residual) < CLOSURE_TOLERANCE) return;
-      const { across, weight, count, step } = this;
-      const normal = new Float64Array(9);
-      for (let node = 1; node <= count; node += 1)
-        for (let side = 0; side < 2; side += 1)
-          for (let row = 0; row < 3; row += 1)
-            for (let column = 0; column < 3; column += 1)
-              normal[3 * row + column] =
-                (normal[3 * row + column] ?? 0) +
-                (weight[node] ?? 0) *
-                  (weight[node] ?? 0) *
-                  (across[6 * node + 3 * side + row] ?? 0) *
-                  (across[6 * node + 3 * side + column] ?? 0);
-      const pull = solveThree(normal, residual);
+      const pull = solveThree(this.reach(), residual);
       if (pull === null) return;
-      for (let node = 1; node <= count; node += 1)
-        for (let side = 0; side < 2; side += 1) {
-          let sum = 0;
-          for (let axis = 0; axis < 3; axis += 1)
-            sum += (across[6 * node + 3 * side + axis] ?? 0) * (pull[axis] ?? 0);
-          step[2 * node + side] = -(weight[node] ?? 0) * sum;
-        }
+      const { across, weight, count, step } = this;
+      const [px, py, pz] = pull;
+      for (let node = 1; node <= count; node += 1) {
+        const at = 6 * node;
+        const by = -(weight[node] ?? 0);
+        step[2 * node] =
+          by * ((across[at] ?? 0) * px + (across[at + 1] ?? 0) * py + (across[at + 2] ?? 0) * pz);
+        step[2 * node + 1] =
+          by * ((across[at + 3] ?? 0) * px + (across[at + 4] ?? 0) * py + (across[at + 5] ?? 0) * pz);
+      }
       const largest = this.largestStep();
       this.move(Math.min(1, LONGEST_STEP_rad / Math.max(largest, 1e-30)));
       this.accept();
     }
+  }
+
+  /** How far the far end comes for a pull on it: Σw²(I − ttᵀ), for both directions across a tangent make up all but the tangent. */
+  private reach(): Float64Array {
+    const { tangents: t, weight, count } = this;
+    let [xx, xy, xz, yy, yz, zz] = [0, 0, 0, 0, 0, 0];
+    for (let node = 1; node <= count; node += 1) {
+      const at = 3 * node;
+      const square = (weight[node] ?? 0) ** 2;
+      const x = t[at] ?? 0;
+      const y = t[at + 1] ?? 0;
+      const z = t[at + 2] ?? 0;
+      xx += square * (1 - x * x);
+      xy -= square * x * y;
+      xz -= square * x * z;
+      yy += square * (1 - y * y);
+      yz -= square * y * z;
+      zz += square * (1 - z * z);
+    }
+    return Float64Array.of(xx, xy, xz, xy, yy, yz, xz, yz, zz);
   }
 }
