@@ -148,6 +148,9 @@ test('what the supplier sends wrong is found at the bench, and goes back', async
   await page.getByRole('button', { name: 'Have it sent' }).click();
   await page.getByRole('link', { name: 'Check the kit in' }).click();
   await expect(page.getByTestId('kit-verdict')).toHaveText('–');
+  // Checking in belongs to Specify, and the rail says so.
+  const stages = page.getByRole('navigation', { name: 'Stages' });
+  await expect(stages.locator('[aria-current="page"]')).toContainText('Specify');
   await page.getByRole('button', { name: /^Measure the simulated box/ }).click();
   await expect(page.getByTestId('kit-verdict')).toHaveText('Return');
   await expect(page.getByRole('heading', { name: 'Stop: Return: end B' })).toBeVisible();

@@ -145,7 +145,7 @@ export class Complaints {
   watch(page: Page): void {
     page.on('console', (message) => {
       if (message.type() === 'error' || message.type() === 'warning')
-        this.list.push(`${page.url()} ${message.type()}: ${message.text()}`);
+        this.list.push(`${page.url()} ${message.type()}: ${message.text()} (${message.location().url})`);
     });
     page.on('pageerror', (error) => this.list.push(`${page.url()} ${error.message}`));
   }

@@ -2,7 +2,7 @@
 import type { AddressInfo } from 'node:net';
 import type { IncomingMessage } from 'node:http';
 import { createServer } from 'node:http';
-import type { OrderDocument, Quote } from '@zephyrcombe/contract';
+import type { Confirmation, OrderDocument, Quote } from '@zephyrcombe/contract';
 import { MISDELIVERIES, OrderDocumentSchema } from '@zephyrcombe/contract';
 import { z } from 'zod';
 import { confirm, packed, quoteFor } from './supplier.ts';
@@ -29,6 +29,8 @@ export async function serveSupplier(port = 0, today: () => Date = () => new Date
     string,
     { readonly order: OrderDocument; readonly counts: QuoteRequest['counts'] }
   >();
+  /** By quote: what is asked for again after a lost reply is not made twice. */
+  const confirmed = new Map<string, Confirmation>();
 
   const answer = (path: string, body: unknown): readonly [number, unknown] => {
     const wrong = (error: z.ZodError) => [400, { error: z.prettifyError(error) }] as const;
@@ -44,7 +46,10 @@ export async function serveSupplier(port = 0, today: () => Date = () => new Date
       if (!asked.success) return wrong(asked.error);
       const known = quotes.get(asked.data.quote);
       if (!known) return [404, { error: 'No such quote.' }];
+      const before = confirmed.get(known.quote.quote);
+      if (before) return [201, before];
       const confirmation = confirm(known.quote, orders.size + 1, today());
+      confirmed.set(known.quote.quote, confirmation);
       orders.set(confirmation.order, known.asked);
       return [201, confirmation];
     }

@@ -104,6 +104,8 @@ test('over HTTP: quote, order, delivery; nonsense is refused, and nobody else is
     expect(created).toBe(201);
     const [, order] = await ask('/orders', { quote: quote.quote });
     expect(order).toEqual({ order: 'SIM-O1', confirmedOn: '2026-11-26', expectedOn: '2026-11-30' });
+    // The reply was lost on its way: asked again, it is the same order.
+    expect((await ask('/orders', { quote: quote.quote }))[1]).toEqual(order);
     const [, parcel] = await ask('/deliveries', { order: 'SIM-O1', wrong: 'short' });
     expect(parcel).toMatchObject({ items: [{ hoseId: HOSE.id, found: { length_m: 0.89 } }] });
     expect((await ask('/orders', { quote: 'SIM-Q9' }))[0]).toBe(404);

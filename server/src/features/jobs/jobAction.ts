@@ -24,6 +24,22 @@ export interface JobAction {
   readonly log: (kind: LogKind, detail: Record<string, unknown>) => Promise<void>;
 }
 
+/**
+ * An open job as it stands, with nothing held: for asking somebody outside before anything is written. Whoever waits in a
+ * transaction holds the job, and a connection, for as long as the other one is silent.
+ */
+export async function readOpenJob(
+  dependencies: Dependencies,
+  request: FastifyRequest,
+  jobId: string,
+): Promise<Pick<JobAction, 'detail' | 'person' | 'now'>> {
+  const now = dependencies.clock();
+  const person = await requirePerson(dependencies, requirePersonId(request, now));
+  const detail = await loadJobDetail(dependencies.database, jobId);
+  if (detail.job.status === 'finished') throw new AppProblem('job-finished');
+  return { detail, person, now };
+}
+
 /** Runs `act` on an open job. A finished job is never changed. */
 export async function onOpenJob(
   dependencies: Dependencies,

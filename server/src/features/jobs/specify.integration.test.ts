@@ -1,5 +1,7 @@
 /** A hose specified as it is to be built, made up here, proved, or checked in from its box: through the API. */
 import { spawn } from 'node:child_process';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { JobDetail, JobHose, OrderDocument } from '@zephyrcombe/contract';
@@ -159,6 +161,22 @@ describe('the order', () => {
       ['Right hose', '815', '0', ''],
       ['Sidecar hose', '1320', '45', '90'],
     ]);
+    // Which way a neck is bent, and which way it points: what is told on paper is told here.
+    const { hoses: told } = (await server.ask('GET', orderAddress(job.id, 'json'))).json<OrderDocument>();
+    expect(hoses.map(({ a_bend_plane, b_bend_plane }) => [a_bend_plane, b_bend_plane])).toEqual(
+      told.map(({ endA, endB }) =>
+        [endA, endB].map((end) => (end.family === 'banjo' && end.neckAngle_rad > 0 ? end.bendPlane : '')),
+      ),
+    );
+    expect(
+      hoses.map(({ a_direction_deg }) => (a_direction_deg === '' ? null : Number(a_direction_deg))),
+    ).toEqual(
+      told.map(({ endA }) =>
+        endA.direction_rad === null
+          ? null
+          : (expect.closeTo((endA.direction_rad * 180) / Math.PI, 2) as unknown),
+      ),
+    );
     expect(rows.filter(({ what }) => what === 'label')).toHaveLength(6);
     expect(rows.map(({ line }) => line)).toEqual(rows.map((_row, index) => String(index + 1)));
   });
@@ -332,7 +350,10 @@ describe('the box', () => {
   });
 
   test('quoted, ordered, sent wrong and found wrong; sent right and accepted', async () => {
-    const child = spawn('npx', ['tsx', 'src/parts-supplier/main.ts'], { cwd: stand, detached: true });
+    const child = spawn(process.execPath, ['--import', 'tsx', 'src/parts-supplier/main.ts'], {
+      cwd: stand,
+      detached: true,
+    });
     try {
       server.config.supplier = await new Promise<string>((resolve, reject) => {
         child.stdout.on('data', (chunk: Buffer) => {
@@ -373,6 +394,63 @@ describe('the box', () => {
     } finally {
       if (child.pid) process.kill(-child.pid);
       server.config.supplier = null;
+    }
+  }, 60_000);
+
+  test('while a supplier thinks the job goes on, and of two who ask at once the later is told that it changed', async () => {
+    const waiting: ((body: string) => void)[] = [];
+    let heard: () => void = () => undefined;
+    const supplier = createServer((_request, response) => {
+      waiting.push((body) => response.writeHead(201, { 'content-type': 'application/json' }).end(body));
+      heard();
+    });
+    await new Promise<void>((resolve) => {
+      supplier.listen(0, '127.0.0.1', () => resolve());
+    });
+    server.config.supplier = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
+    try {
+      const { job } = await bars();
+      const settled: string[] = [];
+      const asked: ReturnType<TestServer['ask']>[] = [];
+      const begun = async (name: string) => {
+        const arrived = new Promise<void>((resolve) => {
+          heard = resolve;
+        });
+        const reply = server
+          .ask('POST', `/api/jobs/${job.id}/supplier/quote`, { version: job.version })
+          .then((said) => {
+            settled.push(name);
+            return said;
+          });
+        asked.push(reply);
+        await Promise.race([arrived, reply]);
+      };
+      await begun('first');
+      await begun('second');
+      expect((await edit('Left hose', { specified: true })).statusCode).toBe(200);
+      settled.push('edit');
+      const said = (number: number) =>
+        JSON.stringify({
+          quote: `SIM-Q${number}`,
+          currency: 'XTS',
+          lines: [],
+          total: 0,
+          days: 4,
+          refused: [],
+        });
+      waiting[0]?.(said(1));
+      expect((await asked[0])?.json<JobDetail>().job.supply?.quote.quote).toBe('SIM-Q1');
+      waiting[1]?.(said(2));
+      const late = await asked[1];
+      expect(late && problemOf(late)).toMatchObject({ status: 409, code: 'stale-write' });
+      expect(settled).toEqual(['edit', 'first', 'second']);
+      expect((await bars()).job.supply?.quote.quote).toBe('SIM-Q1');
+    } finally {
+      server.config.supplier = null;
+      supplier.closeAllConnections();
+      await new Promise<void>((resolve) => {
+        supplier.close(() => resolve());
+      });
     }
   });
 });

@@ -2,7 +2,7 @@ import type { Stage } from '@zephyrcombe/core';
 import { STAGES } from '@zephyrcombe/core';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
 import { useEffect, useRef } from 'react';
-import { NavLink, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { Unseen } from '../../design/layout.ts';
 import { PHONE, SIZE, colour } from '../../design/tokens.ts';
@@ -50,7 +50,7 @@ const Run = styled.span`
   }
 `;
 
-const Stop = styled(NavLink)`
+const Stop = styled(Link)`
   display: block;
   padding: 7px 18px;
   font-size: ${SIZE.text};
@@ -90,8 +90,9 @@ export function StageRail({ jobId, done }: StageRailProps) {
     if (active && rail.current)
       rail.current.scrollLeft = active.offsetLeft - rail.current.clientWidth / 2 + active.clientWidth / 2;
   }, [pathname]);
+  const page = pathname.split('/')[3] ?? '';
   // Checking a box in and making a hose up belong to Specify.
-  const isPartOfSpecify = /\/(kit|build)$/.test(pathname);
+  const here = page === 'kit' || page === 'build' ? 'specify' : page;
   const kept = search.size > 0 ? `?${search.toString()}` : '';
   return (
     <Rail ref={rail} aria-label="Stages" className="no-print">
@@ -100,9 +101,8 @@ export function StageRail({ jobId, done }: StageRailProps) {
           <li key={stage}>
             <Stop
               to={`/jobs/${jobId}/${stage}${kept}`}
-              className={({ isActive }) =>
-                `${isActive || (stage === 'specify' && isPartOfSpecify) ? 'active' : ''} ${done.includes(stage) ? 'done' : ''}`
-              }
+              className={`${stage === here ? 'active' : ''} ${done.includes(stage) ? 'done' : ''}`}
+              aria-current={stage === here ? 'page' : undefined}
             >
               {STAGE_NAMES[stage]}
               {done.includes(stage) ? (

@@ -35,3 +35,26 @@ export function figureText(
   const value = fromSI(value_m, units.length);
   return units.length === 'in' ? value.toFixed(1) : String(Math.round(value));
 }
+
+/** Margins that differ by less are alike: the rest is rounding, or nothing anybody could act on. */
+const ALIKE = 1e-3;
+
+export interface Shade {
+  /** 0 for the easiest pose, 1 at the limit or the worst of those within it. */
+  readonly share: number;
+  readonly isOver: boolean;
+  /** No pose is worse; nowhere where all are alike. */
+  readonly isWorst: boolean;
+}
+
+/** How dark each pose is on a map of margins. */
+export function shadesOf(margins: readonly number[]): readonly Shade[] {
+  const [least, most] = [Math.min(...margins), Math.max(...margins)];
+  const areAlike = most - least < ALIKE;
+  const easing = most - Math.max(0, least) || 1;
+  return margins.map((margin) => ({
+    share: areAlike ? 0 : Math.min(1, (most - margin) / easing),
+    isOver: margin < 0,
+    isWorst: !areAlike && margin - least < ALIKE,
+  }));
+}

@@ -4,15 +4,15 @@ import { colourNow } from '../../design/sheetColours.ts';
 import { FONT } from '../../design/tokens.ts';
 import type { MapFigure } from './benchState.ts';
 import type { PoseFigures } from './compute.ts';
-import { figureText, marginOf } from './margins.ts';
+import type { Shade } from './margins.ts';
+import { figureText, marginOf, shadesOf } from './margins.ts';
 
 /** From the easiest pose to the worst that still holds. */
 const TINTS = { easy: 0.06, worst: 0.55, over: 0.6 } as const;
 /** Cells this wide have room for their figure. */
 const FIGURE_px = { width: 30, height: 15 } as const;
 const CROSS_px = 5;
-/** Margins that differ by less are alike: where steering changes nothing, all of its poses are the worst. */
-const ALIKE = 1e-3;
+const NO_SHADE: Shade = { share: 0, isOver: false, isWorst: false };
 
 interface PosesToPaint {
   readonly figures: readonly PoseFigures[];
@@ -28,20 +28,15 @@ export function paintPoses(context: CanvasRenderingContext2D, poses: PosesToPain
   const { figures, columns, figure, leastRadius_m, width_px, height_px, write } = poses;
   const rows = Math.max(1, Math.round(figures.length / columns));
   const [wide, high] = [width_px / columns, height_px / rows];
-  const margins = figures.map((each) => marginOf(figure, each, leastRadius_m));
-  const [least, most] = [Math.min(...margins), Math.max(...margins)];
-  const easing = most - Math.max(0, least) || 1;
+  const shades = shadesOf(figures.map((each) => marginOf(figure, each, leastRadius_m)));
   const hasFigures = wide >= FIGURE_px.width && high >= FIGURE_px.height;
   context.textAlign = 'center';
   context.font = `10.5px ${FONT.words}`;
   for (const [index, each] of figures.entries()) {
-    const margin = margins[index] ?? 0;
+    const { share, isOver, isWorst } = shades[index] ?? NO_SHADE;
     const [left, top] = [(index % columns) * wide, Math.floor(index / columns) * high];
     const [x, y] = [left + wide / 2, top + high / 2];
-    const isOver = margin < 0;
-    context.globalAlpha = isOver
-      ? TINTS.over
-      : TINTS.easy + ((most - margin) / easing) * (TINTS.worst - TINTS.easy);
+    context.globalAlpha = isOver ? TINTS.over : TINTS.easy + share * (TINTS.worst - TINTS.easy);
     context.fillStyle = colourNow(isOver ? 'danger' : 'brassLight');
     context.fillRect(left, top, wide, high);
     context.globalAlpha = 1;
@@ -58,7 +53,7 @@ export function paintPoses(context: CanvasRenderingContext2D, poses: PosesToPain
       context.strokeStyle = colourNow('danger');
       context.lineWidth = 2;
       context.stroke();
-    } else if (margin - least < ALIKE) {
+    } else if (isWorst) {
       context.ellipse(x, y, Math.min(wide / 2 - 1.5, high), high / 2 - 1.5, 0, 0, 2 * Math.PI);
       context.strokeStyle = colourNow('ink');
       context.lineWidth = 1.5;
