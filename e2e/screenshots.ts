@@ -23,6 +23,7 @@ test('pictures of every main view', async ({ page, own }) => {
   const rear = `${own.address}/jobs/${idOf('Rear hose')}`;
 
   await signIn(page, own);
+  await page.getByRole('link', { name: /Raised bars/ }).waitFor();
   await take(page, 'jobs');
   const [master] = await own.query<{ id: string; circuit: string }>(
     `SELECT joint.id, joint.circuitId AS circuit FROM joint JOIN circuit ON circuit.id = joint.circuitId

@@ -329,9 +329,9 @@ function sweepOf(
   columns: number,
   all: boolean,
 ): Pick<RouteFrame, 'sweep' | 'sweepPoints'> {
-  const third = (STEPS - 1) / 2;
+  const half = (STEPS - 1) / 2;
   const lines = poses.flatMap((pose, index) => {
-    const isShown = all || ((index % columns) % third === 0 && Math.floor(index / columns) % third === 0);
+    const isShown = all || ((index % columns) % half === 0 && Math.floor(index / columns) % half === 0);
     return isShown ? (lineOf(scene, pose, true) ?? []) : [];
   });
   const size = lines[0]?.length ?? 0;
