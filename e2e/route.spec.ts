@@ -42,6 +42,28 @@ test('on the route bench a drag changes the window, is undone in one step, and t
   await expect(window_(page)).not.toHaveText(before);
 });
 
+test('a length that was typed and one that was dragged after it are two steps back', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await open(page, `${own.address}/bench/route`);
+  const typed = page.getByLabel('Length, port to port');
+  await expect(typed).toHaveValue('710 mm');
+  await typed.fill('690 mm');
+  await expect(page).toHaveURL(/route=/);
+  const slider = page.getByRole('slider', { name: 'Length of the hose' });
+  await slider.press('ArrowRight');
+  await slider.press('ArrowRight');
+  await expect(typed).toHaveValue('692 mm');
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await undo.click();
+  await expect(typed).toHaveValue('690 mm');
+  await undo.click();
+  await expect(typed).toHaveValue('710 mm');
+  await expect(undo).toBeDisabled();
+});
+
 test('by keys alone: the length to where it is pulled tight and back, a pose on the map, a clip', async ({
   page,
   own,

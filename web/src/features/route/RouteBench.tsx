@@ -131,6 +131,8 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
   const onPose = useCallback((next: RigPose) => dispatch({ type: 'pose', pose: next }), [dispatch]);
   const onRest = useCallback(() => dispatch({ type: 'rest' }), [dispatch]);
   const onLength = useLatest((length_m: number) => onHose({ ...hose, length_m }, 'length'));
+  // What was typed and what was dragged after it are two steps back.
+  const onTyped = useLatest((length_m: number) => onHose({ ...hose, length_m }, 'length typed'));
   // On a drag it reads along with the figures: by itself it would have the whole bench drawn once more for each step.
   const calmLength_m = state.inHand && calm.scene ? calm.scene.hose.length_m : hose.length_m;
   const lengthField = useMemo(
@@ -140,11 +142,11 @@ export function RouteBench({ state, dispatch, onHand = null }: RouteBenchProps) 
         kind="length"
         value_SI={calmLength_m}
         onValue={(value) => {
-          if (value !== null) onLength(value);
+          if (value !== null) onTyped(value);
         }}
       />
     ),
-    [calmLength_m, onLength],
+    [calmLength_m, onTyped],
   );
   useUndoKeys(
     () => dispatch({ type: 'undo' }),

@@ -1,5 +1,5 @@
 /** One view of the corner to scale: parts, the hose in every pose as a faint sweep, the pose looked at firm, handles. */
-import type { CornerHose, KeepOut, Rig, RigPose } from '@zephyrcombe/core';
+import type { CornerHose, KeepOut, Placement, Rig, RigPose } from '@zephyrcombe/core';
 import { placementOf } from '@zephyrcombe/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useRef } from 'react';
@@ -8,6 +8,7 @@ import { colour, SIZE } from '../../design/tokens.ts';
 import type { RouteFrame, ShownPose } from './compute.ts';
 import type { Handle } from './handles.ts';
 import { handlesOf } from './handles.ts';
+import { namePlaces } from './namePlaces.ts';
 import { outlineOf } from './outlines.ts';
 import type { Projection } from './projection.ts';
 import { pathOf } from './projection.ts';
@@ -136,46 +137,70 @@ interface PartsProps {
 }
 
 const Parts = memo(function Parts({ projection, rig, keepOuts, pose, named }: PartsProps) {
-  return keepOuts.map(({ id, name, body, solid, nature }) => {
-    const placement = placementOf(rig, body, pose);
-    const { path, thick_px } = outlineOf(solid, placement, projection);
-    const stroke = colour(NATURE_STROKE[nature]);
-    const centre = 'centre_m' in solid ? solid.centre_m : solid.a_m;
-    const [x, y] = projection.at(placement.point(centre));
-    const isIn = x > 0 && x < projection.width_px && y > 12 && y < projection.height_px;
-    return (
-      <g key={id}>
-        {thick_px === null ? (
-          <path d={path} fill={colour('hairlineSoft')} fillOpacity={0.5} stroke={stroke} />
-        ) : (
-          <>
-            <path d={path} fill="none" stroke={stroke} strokeWidth={thick_px + 1.6} strokeLinecap="round" />
-            <path
-              d={path}
-              fill="none"
-              stroke={colour('sheet')}
-              strokeWidth={thick_px - 0.6}
-              strokeLinecap="round"
-            />
-            <path
-              d={path}
-              fill="none"
-              stroke={colour('hairlineSoft')}
-              strokeOpacity={0.5}
-              strokeWidth={thick_px - 0.6}
-              strokeLinecap="round"
-            />
-          </>
-        )}
-        {named && isIn ? (
-          <text x={x} y={y} textAnchor={x > projection.width_px * 0.7 ? 'end' : 'start'}>
-            {nature === 'hot' ? `${name}, hot` : name}
+  const { width_px, height_px } = projection;
+  const names = namePlaces(
+    keepOuts.map(({ name, body, solid, nature }) => {
+      const centre = 'centre_m' in solid ? solid.centre_m : solid.a_m;
+      const [x, y] = projection.at(placementOf(rig, body, pose).point(centre));
+      const isIn = x > 0 && x < width_px && y > 12 && y < height_px;
+      return named && isIn ? { text: nature === 'hot' ? `${name}, hot` : name, x, y } : null;
+    }),
+    width_px,
+    height_px,
+  );
+  return (
+    <>
+      {keepOuts.map((keepOut) => (
+        <Part
+          key={keepOut.id}
+          projection={projection}
+          keepOut={keepOut}
+          placement={placementOf(rig, keepOut.body, pose)}
+        />
+      ))}
+      {names.map((place, index) =>
+        place ? (
+          <text key={index} x={place.x} y={place.y} textAnchor={place.anchor}>
+            {place.text}
           </text>
-        ) : null}
-      </g>
-    );
-  });
+        ) : null,
+      )}
+    </>
+  );
 });
+
+interface PartProps {
+  readonly projection: Projection;
+  readonly keepOut: KeepOut;
+  readonly placement: Placement;
+}
+
+function Part({ projection, keepOut: { solid, nature }, placement }: PartProps) {
+  const { path, thick_px } = outlineOf(solid, placement, projection);
+  const stroke = colour(NATURE_STROKE[nature]);
+  if (thick_px === null)
+    return <path d={path} fill={colour('hairlineSoft')} fillOpacity={0.5} stroke={stroke} />;
+  return (
+    <>
+      <path d={path} fill="none" stroke={stroke} strokeWidth={thick_px + 1.6} strokeLinecap="round" />
+      <path
+        d={path}
+        fill="none"
+        stroke={colour('sheet')}
+        strokeWidth={thick_px - 0.6}
+        strokeLinecap="round"
+      />
+      <path
+        d={path}
+        fill="none"
+        stroke={colour('hairlineSoft')}
+        strokeOpacity={0.5}
+        strokeWidth={thick_px - 0.6}
+        strokeLinecap="round"
+      />
+    </>
+  );
+}
 
 const Sweep = memo(function Sweep({
   projection,
