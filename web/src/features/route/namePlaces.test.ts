@@ -24,6 +24,10 @@ test('two at one place stand one under the other; where there is no room, the la
     { text: 'Hub', x: 20, y: 175, anchor: 'start' },
   ]);
   expect(namePlaces([{ text: 'A very long name of a part', x: 60, y: 40 }], 120, 200)).toEqual([null]);
+  // To the left where there is room for it only there.
+  expect(namePlaces([{ text: 'Right fork tube', x: 196, y: 250 }], 287, 460)).toMatchObject([
+    { anchor: 'end' },
+  ]);
   expect(namePlaces([null], 100, 100)).toEqual([null]);
 });
 

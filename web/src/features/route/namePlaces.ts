@@ -13,7 +13,7 @@ export interface NamePlace extends Named {
 /** Of a letter of the drawing's fine type on average, and of a line of it. */
 const LETTER_px = 6.4;
 const LINE_px = 15;
-/** Beyond this share of the width a name runs to the left. */
+/** Beyond this share of the width a name runs to the left, and before it where it would leave the view. */
 const TURNS = 0.7;
 /** A line up or down still belongs to its part. */
 const TRIES = [0, LINE_px, -LINE_px] as const;
@@ -29,10 +29,11 @@ export function namePlaces(
   const taken: { readonly left: number; readonly right: number; readonly y: number }[] = [];
   return names.map((name) => {
     if (!name) return null;
-    const anchor = name.x > width_px * TURNS ? 'end' : 'start';
     const wide = name.text.length * LETTER_px;
+    const isTurned = name.x > width_px * TURNS || name.x + wide > width_px;
+    const anchor = isTurned && name.x - wide >= 0 ? 'end' : 'start';
     const [left, right] = anchor === 'end' ? [name.x - wide, name.x] : [name.x, name.x + wide];
-    if (left < 0 || right > width_px) return null;
+    if (right > width_px) return null;
     for (const by of TRIES) {
       const y = name.y + by;
       const isFree = taken.every(
