@@ -107,6 +107,17 @@ const CLAMPED: RodEnds = {
 const neighbour = solveRod({ ...CLAMPED, length_m: 0.402 });
 
 const ratios: Ratio[] = [
+  // First, as in a worker that has just been started: it has solved no other kind of hose before.
+  await ratioOf(
+    'scan of 60 lengths × 81 poses against one envelope of 81',
+    () => solveScene(SCENE, fine),
+    () => scanLengths(SCENE, fine, SCAN, 60),
+  ),
+  await ratioOf(
+    'length window over 9 poses against one envelope of 81',
+    () => solveScene(SCENE, fine),
+    () => sceneWindow(SCENE, coarse, SCAN),
+  ),
   await ratioOf(
     'order length, 40 readings against 4',
     () => orderLength(fewReadings, TAPE),
@@ -146,16 +157,6 @@ const ratios: Ratio[] = [
     '81 poses with four parts to keep away from and clocking against without',
     () => followScene(DRAGGED, fine, before),
     () => followScene({ ...DRAGGED, keepOuts: SCENE.keepOuts }, fine, before),
-  ),
-  await ratioOf(
-    'length window over 9 poses against one envelope of 81',
-    () => solveScene(SCENE, fine),
-    () => sceneWindow(SCENE, coarse, SCAN),
-  ),
-  await ratioOf(
-    'scan of 60 lengths × 81 poses against one envelope of 81',
-    () => solveScene(SCENE, fine),
-    () => scanLengths(SCENE, fine, SCAN, 60),
   ),
   await ratioOf(
     'cut list of 60 pieces from 14 lengths against 6 from 3',
