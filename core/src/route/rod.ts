@@ -13,6 +13,7 @@ import { distanceBetween, norm, subtract, unit } from '../geometry/vector.ts';
 import { firstShape } from './firstShape.ts';
 import type { RodLayout, Stiff } from './layout.ts';
 import { evenLayout, layoutOf } from './layout.ts';
+import { reachOf } from './reach.ts';
 import { eigenvaluesOfSymmetric, solveThree } from './three.ts';
 
 export interface RodEnds {
@@ -50,7 +51,7 @@ const MOST_ITERATIONS = 120;
 const LONGEST_STEP_rad = 0.35;
 /** After a full step this small the next would change the tangents by its square: nothing a tape could tell. */
 const LAST_STEP_rad = 1e-4;
-/** From a neighbour, one of thousands: the square of this over a metre is a few thousandths of a millimetre. */
+/** From a neighbour, one of thousands: it closes to a few thousandths of a millimetre and lies within a tenth (property test). */
 const NEAR_LAST_STEP_rad = 2e-3;
 /** On a drag with half the nodes: the square of this over a metre is within the hundredth of a millimetre asked of a closure. */
 const DRAG_LAST_STEP_rad = 4.5e-3;
@@ -566,7 +567,7 @@ class Descent {
       this.frame();
       const residual = this.residual();
       if (norm(residual) < CLOSURE_TOLERANCE) return;
-      const pull = solveThree(this.reach(), residual);
+      const pull = solveThree(reachOf(this.tangents, this.weight), residual);
       if (pull === null) return;
       const { across, weight, count, step } = this;
       const [px, py, pz] = pull;
@@ -582,25 +583,5 @@ class Descent {
       this.move(Math.min(1, LONGEST_STEP_rad / Math.max(largest, 1e-30)));
       this.accept();
     }
-  }
-
-  /** How far the far end comes for a pull on it: Σw²(I − ttᵀ), for both directions across a tangent make up all but the tangent. */
-  private reach(): Float64Array {
-    const { tangents: t, weight, count } = this;
-    let [xx, xy, xz, yy, yz, zz] = [0, 0, 0, 0, 0, 0];
-    for (let node = 1; node <= count; node += 1) {
-      const at = 3 * node;
-      const square = (weight[node] ?? 0) ** 2;
-      const x = t[at] ?? 0;
-      const y = t[at + 1] ?? 0;
-      const z = t[at + 2] ?? 0;
-      xx += square * (1 - x * x);
-      xy -= square * x * y;
-      xz -= square * x * z;
-      yy += square * (1 - y * y);
-      yz -= square * y * z;
-      zz += square * (1 - z * z);
-    }
-    return Float64Array.of(xx, xy, xz, xy, yy, yz, xz, yz, zz);
   }
 }

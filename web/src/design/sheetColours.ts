@@ -3,23 +3,25 @@ import { useEffect, useState } from 'react';
 import type { ColourRole } from './tokens.ts';
 
 let known = new Map<ColourRole, string>();
-const listeners = new Set<() => void>();
+/** Told whether it is the printer that wants, or no longer wants, a sheet of its own. */
+type Listener = (isForPrint: boolean) => void;
+const listeners = new Set<Listener>();
 let isWatched = false;
 
 /** Once for the whole page: by hand, by the device, or for the printer. */
 function watch(): void {
   if (isWatched) return;
   isWatched = true;
-  const tell = () => {
+  const tell = (isForPrint: boolean) => {
     known = new Map();
-    for (const changed of listeners) changed();
+    for (const changed of listeners) changed(isForPrint);
   };
-  new MutationObserver(tell).observe(document.documentElement, {
+  new MutationObserver(() => tell(false)).observe(document.documentElement, {
     attributes: true,
     attributeFilter: ['data-theme'],
   });
-  for (const query of ['(prefers-color-scheme: dark)', 'print'])
-    matchMedia(query).addEventListener('change', tell);
+  matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => tell(false));
+  matchMedia('print').addEventListener('change', () => tell(true));
 }
 
 /** A role's colour on the sheet of now. Read once: the style of a page is dear to ask for while the page changes. */
@@ -34,7 +36,7 @@ export function colourNow(role: ColourRole): string {
 }
 
 /** Tells when the sheet is changed for the other; returns how to stop listening. */
-export function onSheetChange(changed: () => void): () => void {
+export function onSheetChange(changed: Listener): () => void {
   watch();
   listeners.add(changed);
   return () => {
@@ -42,9 +44,15 @@ export function onSheetChange(changed: () => void): () => void {
   };
 }
 
-/** Counts the changes of the sheet. */
+/** Counts the changes of the sheet on the screen: what is begun anew for one would lose how it was turned to a printout. */
 export function useSheetChanges(): number {
   const [changes, setChanges] = useState(0);
-  useEffect(() => onSheetChange(() => setChanges((count) => count + 1)), []);
+  useEffect(
+    () =>
+      onSheetChange((isForPrint) => {
+        if (!isForPrint) setChanges((count) => count + 1);
+      }),
+    [],
+  );
   return changes;
 }

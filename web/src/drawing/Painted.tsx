@@ -3,21 +3,19 @@
  * their own would cost the page more than working them out does. Its words belong to whoever shows it.
  */
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import type { CSSProperties } from 'react';
 import { onSheetChange } from '../design/sheetColours.ts';
 
 /** Paints in pixels of the page, on a clean ground. */
-export type Paint = (context: CanvasRenderingContext2D) => void;
+type Paint = (context: CanvasRenderingContext2D) => void;
 
 interface PaintedProps {
   readonly width_px: number;
   readonly height_px: number;
   /** Painted again whenever it is another function. */
   readonly paint: Paint;
-  readonly style?: CSSProperties;
 }
 
-export function Painted({ width_px, height_px, paint, style }: PaintedProps) {
+export function Painted({ width_px, height_px, paint }: PaintedProps) {
   const ref = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => draw(ref.current, width_px, height_px, paint), [width_px, height_px, paint]);
   useEffect(
@@ -25,11 +23,7 @@ export function Painted({ width_px, height_px, paint, style }: PaintedProps) {
     [width_px, height_px, paint],
   );
   return (
-    <canvas
-      ref={ref}
-      aria-hidden="true"
-      style={{ display: 'block', width: width_px, height: height_px, ...style }}
-    />
+    <canvas ref={ref} aria-hidden="true" style={{ display: 'block', width: width_px, height: height_px }} />
   );
 }
 

@@ -28,12 +28,12 @@ export function supplierHandlers(
     request: FastifyRequest,
     jobId: string,
     version: number,
-    said: (supply: Supply | null) => Supply,
+    supply: Supply,
     line: readonly [LogKind, Record<string, unknown>],
   ) =>
     onOpenJob(dependencies, request, jobId, async ({ job, transaction, log }) => {
       requireVersion(toJob(job), version);
-      await job.update({ supply: said(job.supply), version: version + 1 }, { transaction });
+      await job.update({ supply, version: version + 1 }, { transaction });
       await log(...line);
     });
   return {
@@ -54,7 +54,7 @@ export function supplierHandlers(
       );
       const counts = hoses.map((own) => ({ hoseId: own.hose.hoseId, ...boxCounts(detail, own) }));
       const quote = await askSupplier(config.supplier, '/quotes', { order, counts }, QuoteSchema);
-      return keep(request, params.jobId, body.version, () => ({ quote, confirmation: null, parcel: null }), [
+      return keep(request, params.jobId, body.version, { quote, confirmation: null, parcel: null }, [
         'quoted',
         { quote: quote.quote, total: quote.total, currency: quote.currency },
       ]);
@@ -73,13 +73,10 @@ export function supplierHandlers(
         { quote: supply.quote.quote },
         ConfirmationSchema,
       );
-      return keep(
-        request,
-        params.jobId,
-        body.version,
-        (before) => ({ ...(before ?? supply), confirmation }),
-        ['ordered', { order: confirmation.order, expectedOn: confirmation.expectedOn }],
-      );
+      return keep(request, params.jobId, body.version, { ...supply, confirmation }, [
+        'ordered',
+        { order: confirmation.order, expectedOn: confirmation.expectedOn },
+      ]);
     },
 
     deliverJob: async ({ request, params, body }) => {
@@ -94,7 +91,7 @@ export function supplierHandlers(
         { order: supply.confirmation.order, wrong: body.wrong },
         ParcelSchema,
       );
-      return keep(request, params.jobId, body.version, (before) => ({ ...(before ?? supply), parcel }), [
+      return keep(request, params.jobId, body.version, { ...supply, parcel }, [
         'delivered',
         { order: parcel.order, boxes: parcel.items.length },
       ]);
