@@ -51,8 +51,8 @@ const MOST_ITERATIONS = 120;
 const LONGEST_STEP_rad = 0.35;
 /** After a full step this small the next would change the tangents by its square: nothing a tape could tell. */
 const LAST_STEP_rad = 1e-4;
-/** From a neighbour, one of thousands: it closes to a few thousandths of a millimetre and lies within a tenth (property test). */
-const NEAR_LAST_STEP_rad = 2e-3;
+/** From a neighbour, one of thousands: it closes to a thousandth of a millimetre and lies within two tenths (property test). */
+const NEAR_LAST_STEP_rad = 1e-3;
 /** On a drag with half the nodes: the square of this over a metre is within the hundredth of a millimetre asked of a closure. */
 const DRAG_LAST_STEP_rad = 4.5e-3;
 const GRADIENT_TOLERANCE = 1e-9;
