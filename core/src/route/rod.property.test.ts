@@ -49,15 +49,12 @@ test('a shape followed from a neighbour is the one that is solved to the last: a
       const neighbour = solveRod({ ...ends, length_m: ends.length_m * (1 + more) });
       const followed = solveRod(ends, neighbour);
       expect(followed.status).toBe('converged');
-      // Once more from itself: what is left of the way is its square.
+      // Once more from itself. A bow that hardly minds which way it points round its chord may slide on; its bend and its
+      // energy stay. Asked are a hundredth of a millimetre of the closure and half a hundredth of the radius (route.md).
       const settled = solveRod(ends, followed);
-      // Asked are a hundredth of a millimetre of the closure, half of one on 700 mm of the position, half a hundredth of the
-      // radius (route.md): well within each, even for a bow that hardly minds which way it points round its chord.
-      expect(followed.closure_m).toBeLessThan(5e-6);
-      expect(tightestBend(ends, followed).radius_m / tightestBend(ends, settled).radius_m).toBeCloseTo(1, 3);
-      const [there, here] = [rodPoints(ends, followed), rodPoints(ends, settled)];
-      for (const [at, point] of there.entries())
-        expect(distanceBetween(point, here[at] ?? [0, 0, 0])).toBeLessThan(2e-4);
+      expect(followed.closure_m).toBeLessThan(1e-6);
+      expect(tightestBend(ends, followed).radius_m / tightestBend(ends, settled).radius_m).toBeCloseTo(1, 4);
+      expect(bending(ends, followed) / bending(ends, settled)).toBeCloseTo(1, 5);
     }),
     { numRuns: 150, seed: 20_261_126 },
   );

@@ -51,7 +51,7 @@ const MOST_ITERATIONS = 120;
 const LONGEST_STEP_rad = 0.35;
 /** After a full step this small the next would change the tangents by its square: nothing a tape could tell. */
 const LAST_STEP_rad = 1e-4;
-/** From a neighbour, one of thousands: it closes to a thousandth of a millimetre and lies within two tenths (property test). */
+/** From a neighbour, one of thousands: still closes to a thousandth of a millimetre; a bow that slides round its chord comes to rest. */
 const NEAR_LAST_STEP_rad = 1e-3;
 /** On a drag with half the nodes: the square of this over a metre is within the hundredth of a millimetre asked of a closure. */
 const DRAG_LAST_STEP_rad = 4.5e-3;
