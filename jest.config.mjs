@@ -21,6 +21,8 @@ const room = (name) => ({
   rootDir: `${import.meta.dirname}/${name}`,
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   testEnvironment: 'node',
+  // Looked up in the sandbox itself: as a property of its global object each use of Math costs more than the sum around it.
+  sandboxInjectedGlobals: ['Math'],
   transform,
   transformIgnorePatterns: [`/node_modules/(?!(${esModulesOnly.join('|')})/)`],
 });

@@ -199,7 +199,8 @@ export {
   swingArm,
 } from './route/motion.ts';
 export type { DubinsPath, DubinsWord, PlanarEnd, SpaceEnd, SpacePath } from './route/dubins.ts';
-export { planarDubins, spaceArcStraightArc } from './route/dubins.ts';
+export type { LengthBound } from './route/dubins.ts';
+export { planarDubins, shortestBetween, spaceArcStraightArc, turnsBound_m } from './route/dubins.ts';
 export type { RodEnds, RodShape, RodStatus } from './route/rod.ts';
 export { NODES, solveRod } from './route/rod.ts';
 export type { BendNeeded } from './route/bendNeeded.ts';
@@ -267,7 +268,7 @@ export { mirrored, sceneOf } from './route/corner.ts';
 export type { CornerPattern } from './route/patternCorners.ts';
 export { CORNER_PATTERNS, PATTERN_CORNERS } from './route/patternCorners.ts';
 export type { RouteProof, WorstFigure } from './route/prove.ts';
-export { lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';
+export { lowerBound, lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';
 export type { ChordCheck, Dimension, MeasuredChord } from './route/checkChord.ts';
 export { checkChords, withChange } from './route/checkChord.ts';
 export type { FittedEnd } from './route/fittedEnd.ts';

@@ -5,6 +5,9 @@ import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
 import { listOf, LUBRICANT_NAMES, MAKE_UP_STEP_NAMES, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
 
+/** Less than this is no movement of a vehicle. */
+const LEAST_MOVE_m = 0.001;
+
 export interface CautionText {
   readonly title: string;
   readonly advice: string;
@@ -108,9 +111,12 @@ const SENTENCES: Sentences = {
     advice:
       'The liner kinks there and tires. Choose an end with another angle, move a clip, or change the length.',
   }),
-  M11: (evidence, write) => ({
-    title: 'Hose pulled tight',
-    advice: `${capital(holdName(evidence.from))} and ${holdName(evidence.to)} stand ${write.length(evidence.chord_m)} apart at the worst and move ${write.length(evidence.moves_m)}; only ${write.length(evidence.free_m)} of free hose lies between. Give it length, or clip it to one body.`,
+  M11: ({ from, to, moves_m, chord_m, free_m }, write) => ({
+    title: moves_m > LEAST_MOVE_m ? 'Hose pulled tight' : 'Hose too short between its clips',
+    advice:
+      moves_m > LEAST_MOVE_m
+        ? `${capital(holdName(from))} and ${holdName(to)} stand ${write.length(chord_m)} apart at the worst and move ${write.length(moves_m)}; only ${write.length(free_m)} of free hose lies between. Give it length, or clip it to one body.`
+        : `${capital(holdName(from))} and ${holdName(to)} stand ${write.length(chord_m)} apart and do not move against each other, but only ${write.length(free_m)} of hose lies between. Check where along the hose they sit.`,
   }),
   M12: (evidence, write) => ({
     title: `Tied to the bars at ${evidence.clip}`,

@@ -152,6 +152,7 @@ export const MEANINGS = [
   'hoseLife',
   'hoseLifeLeft',
   'chordWorst',
+  'chordMoving',
   'freeSpan',
   'chordRatio',
   'posesSolved',

@@ -16,6 +16,7 @@ const shapeOf = (tangents: readonly Vector[]): RodShape => ({
   layout: null,
   length_m: 1,
   force: [0, 0, 0],
+  bendAlong: 0,
   iterations: 0,
   shifted: false,
   closure_m: 0,

@@ -3,7 +3,7 @@
  * safe length, because a free hose of that length bends tighter (L. E. Dubins, American Journal of Mathematics 79, 1957).
  */
 import type { Vector } from '../geometry/vector.ts';
-import { add, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
+import { add, anyAcross, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
 
 export interface PlanarEnd {
   readonly x_m: number;
@@ -101,56 +101,193 @@ export interface SpacePath {
   readonly along: Vector;
 }
 
-const MOST_STEPS = 200;
+/** Starting directions of the straight piece: rings about the chord, as shares of how far it can lie off it. */
+const RINGS = [0.3, 0.8];
+/** And rings about where an arc is a half turn: there the way changes its side, and the next best start is far away. */
+const HALF_TURN_RINGS_rad = [0.004, 0.04, 0.18];
+const ROUND = 6;
+const MOST_STEPS = 24;
+/** Each arc by the short way round to the straight piece, or by the long one. */
+const WAYS = [
+  [false, false],
+  [true, false],
+  [false, true],
+  [true, true],
+] as const;
+const FITS = 1e-11;
+const ASIDE_rad = 1e-6;
+const LONGEST_TURN_rad = 0.3;
 
 /**
- * Arc, straight, arc between two ends in space, found by turning the straight piece's direction until it fits: each arc
- * lies in the plane of its end's tangent and of the straight piece. Null when the ends are too near each other for it.
+ * The shortest arc, straight, arc between two ends in space: each arc lies in the plane of its end's tangent and of the straight
+ * piece. The direction of the straight piece is turned by Newton's method until the piece lies along it, from several starts,
+ * for far ends may have several such ways and near ones none. Null only when none is found: ends within a few radii.
  */
 export function spaceArcStraightArc(start: SpaceEnd, end: SpaceEnd, radius_m: number): SpacePath | null {
   const t0 = unit(start.tangent);
   const t1 = unit(end.tangent);
   const chord = subtract(end.point_m, start.point_m);
-  let along = unit(chord);
+  const ahead = norm(chord) > 0 ? unit(chord) : t0;
+  // Each arc carries a point aside by two radii at most: further off its chord the straight piece cannot lie.
+  const off = (4 * radius_m) / Math.max(norm(chord), 1e-12);
+  const most_rad = off < 1 ? Math.asin(off) : Math.PI;
+  let best: SpacePath | null = null;
+  const tryFrom = (along: Vector) => {
+    for (const [isFirstLong, isLastLong] of WAYS) {
+      const arcs = (u: Vector) => arcsOf(t0, t1, radius_m, u, isFirstLong, isLastLong);
+      const path = settledPath(arcs, chord, radius_m, along);
+      if (path && (!best || path.length_m < best.length_m)) best = path;
+    }
+  };
+  tryFrom(ahead);
+  const ringed = (middle: Vector, ring_rad: number) => {
+    const side = anyAcross(middle);
+    const other = cross(middle, side);
+    for (let index = 0; index < ROUND; index += 1) {
+      const round_rad = (TURN * (index + ring_rad)) / ROUND;
+      const across = add(scaled(side, Math.cos(round_rad)), scaled(other, Math.sin(round_rad)));
+      const along = add(scaled(middle, Math.cos(ring_rad)), scaled(across, Math.sin(ring_rad)));
+      if (angleBetween(along, ahead) <= most_rad * 1.1) tryFrom(along);
+    }
+  };
+  for (const share of RINGS) ringed(ahead, share * most_rad);
+  for (const ring_rad of HALF_TURN_RINGS_rad)
+    for (const tangent of [t0, t1]) ringed(scaled(tangent, -1), ring_rad);
+  return best;
+}
+
+/** Both arcs for a direction of the straight piece, and how far they carry a point together. */
+interface Arcs {
+  readonly first_rad: number;
+  readonly last_rad: number;
+  readonly carries_m: Vector;
+}
+
+function arcsOf(
+  t0: Vector,
+  t1: Vector,
+  radius_m: number,
+  along: Vector,
+  isFirstLong: boolean,
+  isLastLong: boolean,
+): Arcs {
+  const first = arc(t0, along, radius_m, isFirstLong);
+  const last = arc(scaled(t1, -1), scaled(along, -1), radius_m, isLastLong);
+  return {
+    first_rad: first.angle_rad,
+    last_rad: last.angle_rad,
+    carries_m: subtract(first.offset, last.offset),
+  };
+}
+
+/** Newton's method on the two angles by which the straight piece misses its own direction; null where it does not settle. */
+function settledPath(
+  arcsAt: (along: Vector) => Arcs,
+  chord: Vector,
+  radius_m: number,
+  begin: Vector,
+): SpacePath | null {
+  const size_m = norm(chord) + radius_m;
+  let along = begin;
   for (let step = 0; step < MOST_STEPS; step += 1) {
-    const first = arc(t0, along, radius_m);
-    const last = arc(scaled(t1, -1), scaled(along, -1), radius_m);
-    const straight = subtract(subtract(chord, first.offset), scaled(last.offset, -1));
-    const length = norm(straight);
-    if (length < 1e-12) return null;
-    const next = unit(straight);
-    const change = norm(subtract(next, along));
-    along = next;
-    if (change > 1e-14) continue;
-    // A straight piece that points back is no path: the ends are within two arcs of each other.
-    if (dot(straight, along) <= 0) return null;
-    return {
-      length_m: radius_m * (first.angle_rad + last.angle_rad) + length,
-      firstArc_rad: first.angle_rad,
-      straight_m: length,
-      lastArc_rad: last.angle_rad,
-      along,
+    const side = anyAcross(along);
+    const other = cross(along, side);
+    const missOf = (u: Vector): readonly [number, number] => {
+      const straight = subtract(chord, arcsAt(u).carries_m);
+      const off = subtract(straight, scaled(u, dot(straight, u)));
+      return [dot(off, side) / size_m, dot(off, other) / size_m];
     };
+    const [a, b] = missOf(along);
+    if (Math.hypot(a, b) < FITS) {
+      const { first_rad, last_rad, carries_m } = arcsAt(along);
+      const straight_m = dot(subtract(chord, carries_m), along);
+      // A straight piece that points back is no path.
+      if (straight_m < 0) return null;
+      return {
+        length_m: radius_m * (first_rad + last_rad) + straight_m,
+        firstArc_rad: first_rad,
+        straight_m,
+        lastArc_rad: last_rad,
+        along,
+      };
+    }
+    const turned = (x: number, y: number) => unit(add(along, add(scaled(side, x), scaled(other, y))));
+    const [ax, bx] = missOf(turned(ASIDE_rad, 0));
+    const [ay, by] = missOf(turned(0, ASIDE_rad));
+    const [xx, yx, xy, yy] = [ax - a, bx - b, ay - a, by - b].map((change) => change / ASIDE_rad);
+    const determinant = (xx ?? 0) * (yy ?? 0) - (xy ?? 0) * (yx ?? 0);
+    if (!(Math.abs(determinant) > 1e-14)) return null;
+    const x = ((xy ?? 0) * b - (yy ?? 0) * a) / determinant;
+    const y = ((yx ?? 0) * a - (xx ?? 0) * b) / determinant;
+    const share = Math.min(1, LONGEST_TURN_rad / Math.max(Math.hypot(x, y), 1e-30));
+    along = turned(share * x, share * y);
   }
   return null;
 }
 
-/** How far an arc of this radius carries a point while it turns from one direction to another. */
+export interface LengthBound {
+  readonly length_m: number;
+  /** The shortest way itself, or what the turns alone take: a smaller figure, and proved for any two ends. */
+  readonly by: 'arcStraightArc' | 'turns';
+}
+
+/** Ends at least this many radii apart: the shortest way is arc, straight, arc (Dubins 1957 in a plane; in space Sussmann 1995, from memory). */
+const FAR = 4;
+
+/**
+ * No hose that nowhere bends tighter than the radius is shorter between the two ends. Far ends: the shortest way itself. Near
+ * ones, or where that is not found: `turnsBound_m`.
+ */
+export function shortestBetween(start: SpaceEnd, end: SpaceEnd, radius_m: number): LengthBound {
+  const chord_m = norm(subtract(end.point_m, start.point_m));
+  const way = chord_m >= FAR * radius_m ? spaceArcStraightArc(start, end, radius_m) : null;
+  const least_m = turnsBound_m(start, end, radius_m);
+  return way
+    ? { length_m: Math.max(way.length_m, least_m), by: 'arcStraightArc' }
+    : { length_m: least_m, by: 'turns' };
+}
+
+/**
+ * A bound that always exists. Along the hose the angle to the chord changes by no more than 1/R a metre, so that at s from the
+ * start it is at least θ₀ − s/R, and at s from the end at least θ₁ − s/R. The way made good is ∫cos of it, and has to come to
+ * the chord: c ≤ R(sin θ₀ + sin θ₁ − 2 sin m) + the rest straight, with m where the two turns meet. Nor is a hose shorter than
+ * its chord, or than R times the angle between its ends.
+ */
+export function turnsBound_m(start: SpaceEnd, end: SpaceEnd, radius_m: number): number {
+  const chord = subtract(end.point_m, start.point_m);
+  const chord_m = norm(chord);
+  const [t0, t1] = [unit(start.tangent), unit(end.tangent)];
+  const plain_m = Math.max(chord_m, radius_m * angleBetween(t0, t1));
+  if (chord_m === 0) return plain_m;
+  const [a, b] = [angleBetween(t0, chord), angleBetween(t1, chord)];
+  const level = (Math.sin(a) + Math.sin(b) - chord_m / radius_m) / 2;
+  if (level <= 0) return Math.max(plain_m, chord_m + radius_m * (a - Math.sin(a) + b - Math.sin(b)));
+  const meet_rad = Math.asin(Math.min(1, level));
+  // Ends that both look back could come home before either has turned half way: nothing is known but the plain bounds.
+  if ((a + b) / 2 >= Math.PI - meet_rad) return plain_m;
+  return Math.max(plain_m, radius_m * (a + b - 2 * meet_rad));
+}
+
+const angleBetween = (a: Vector, b: Vector): number => Math.atan2(norm(cross(a, b)), dot(a, b));
+
+/** How far an arc of this radius carries a point while it turns from one direction to another, by the short way or the long one. */
 function arc(
   from: Vector,
   to: Vector,
   radius_m: number,
+  isLong: boolean,
 ): { readonly angle_rad: number; readonly offset: Vector } {
   const axis = cross(from, to);
   const sine = norm(axis);
-  const angle_rad = Math.atan2(sine, dot(from, to));
-  if (sine < 1e-15) return { angle_rad, offset: [0, 0, 0] };
+  const short_rad = Math.atan2(sine, dot(from, to));
+  if (sine < 1e-15) return { angle_rad: isLong ? TURN - short_rad : short_rad, offset: [0, 0, 0] };
   const inward = unit(cross(axis, from));
-  return {
-    angle_rad,
-    offset: add(
-      scaled(from, radius_m * Math.sin(angle_rad)),
-      scaled(inward, radius_m * (1 - Math.cos(angle_rad))),
-    ),
-  };
+  const offset = add(
+    scaled(from, radius_m * Math.sin(short_rad)),
+    scaled(inward, radius_m * (1 - Math.cos(short_rad))),
+  );
+  // The other way round on the circle at the other side: it carries exactly as far back.
+  return isLong
+    ? { angle_rad: TURN - short_rad, offset: scaled(offset, -1) }
+    : { angle_rad: short_rad, offset };
 }

@@ -19,12 +19,12 @@ export type PieceAt = (
   was?: readonly SpanPose[],
 ) => readonly SpanPose[];
 
-/** A piece without a guide. */
+/** A piece without a guide; `moves`: its two holds move against each other on the vehicle. */
 export const freeSpan =
-  (endsAt: EndsAt): PieceAt =>
+  (endsAt: EndsAt, moves = true): PieceAt =>
   (pose, near, was) => {
     const ends = endsAt(pose);
-    return was?.[0] && areAlike(was[0].ends, ends) ? was : [spanAt(ends, near?.[0])];
+    return was?.[0] && areAlike(was[0].ends, ends) ? was : [spanAt(ends, near?.[0], moves)];
   };
 
 /** To the last digit: worked out from the same figures in the same way. */
@@ -46,7 +46,7 @@ export interface SpanPose {
   readonly shape: RodShape;
   /** Null where the shape is not one to show, or the hose is all but taut. */
   readonly radius_m: number | null;
-  /** Chord over free length: 1 is a straight, pulled hose. */
+  /** Chord over free length of holds that move against each other: 1 is a straight, pulled hose. Zero where nothing moves and the hose reaches. */
   readonly chordRatio: number;
   /** The movement left the neighbour's shape for another one: on the vehicle the hose jumps. */
   readonly snapped: boolean;
@@ -59,16 +59,20 @@ const CALM_ITERATIONS = 6;
 /** Halvings of the way between two neighbours before a jump is believed. */
 const HALVINGS = 4;
 
-/** A span in one pose, from a shape near it. One that can draw on its neighbours' length may be straight without being pulled. */
-export function spanAt(ends: RodEnds, from?: RodShape, isFed = false): SpanPose {
+/**
+ * A span in one pose, from a shape near it. Where the holds of a span move against each other, its chord over its length is
+ * judged: pulled nearly straight it has no reserve. Where they stand still against each other, a straight hose is no fault:
+ * only one that does not reach is told by its ratio, and otherwise its bend says what is the matter.
+ */
+export function spanAt(ends: RodEnds, from?: RodShape, moves = true): SpanPose {
   const shape = solveRod(ends, from);
-  const chordRatio = distanceBetween(ends.start.point_m, ends.end.point_m) / Math.max(ends.length_m, 1e-9);
-  const isShown = shape.status === 'converged' && (isFed || chordRatio <= TAUT_RATIO);
+  const ratio = distanceBetween(ends.start.point_m, ends.end.point_m) / Math.max(ends.length_m, 1e-9);
+  const isShown = shape.status === 'converged' && (!moves || ratio <= TAUT_RATIO);
   return {
     ends,
     shape,
     radius_m: isShown ? tightestBend(ends, shape).radius_m : null,
-    chordRatio,
+    chordRatio: moves || shape.status === 'tooShort' ? ratio : 0,
     snapped: false,
   };
 }

@@ -99,7 +99,7 @@ function tryOn(scene: Scene, grid: RigGrid, tried: Try, near?: SceneShapes): Tri
 
 function likely(scene: Scene, ways: readonly Try[]): readonly Try[] {
   return ways
-    .map((way) => ({ way, shortest_m: lowerBound_m(sceneWith(scene, way), AS_MEASURED_ONLY) ?? Infinity }))
+    .map((way) => ({ way, shortest_m: lowerBound_m(sceneWith(scene, way), AS_MEASURED_ONLY) }))
     .sort((a, b) => a.shortest_m - b.shortest_m)
     .slice(0, LIKELY_TURNS)
     .map(({ way }) => way);

@@ -113,11 +113,17 @@ function tautEdge(
   grid: RigGrid,
 ): { readonly length_m: number; readonly verdict: SceneVerdict } {
   const last = piecesOf(scene).at(-1);
-  const chords = grid.poses.map((pose) => ({ pose, chord_m: last ? chordOf_m(last.spans, pose) : 0 }));
-  const longest = most(chords, ({ chord_m }) => chord_m);
+  const spans = last?.spans ?? [];
+  const moving = spans.filter(({ moves }) => moves);
+  // The reserve is asked for where something moves; it may lie in any span of the piece.
+  const needs = grid.poses.map((pose) => ({
+    pose,
+    length_m: chordOf_m(spans, pose) + chordOf_m(moving, pose) * (1 / TAUT_RATIO - 1),
+  }));
+  const longest = most(needs, ({ length_m }) => length_m);
   const rest_m = scene.hose.length_m - (last?.length_m ?? 0);
   return {
-    length_m: rest_m + (longest?.chord_m ?? 0) / TAUT_RATIO,
+    length_m: rest_m + (longest?.length_m ?? 0),
     verdict: {
       holds: false,
       reason: 'taut',

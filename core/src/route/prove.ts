@@ -9,21 +9,22 @@ import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import { norm } from '../geometry/vector.ts';
-import { spaceArcStraightArc } from './dubins.ts';
+import type { LengthBound } from './dubins.ts';
+import { shortestBetween } from './dubins.ts';
 import { TAUT_RATIO } from './envelope.ts';
 import type { Figure, SceneVerdict } from './judge.ts';
 import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
-import { axesOf } from './rig.ts';
-import type { Piece, ScenePose } from './scene.ts';
+import { axesOf, gridOf } from './rig.ts';
+import type { Piece, ScenePose, Span } from './scene.ts';
 import type { Scene, SceneHose } from './sceneParts.ts';
 import { serviceCautions } from './service.ts';
-import { chordRange_m, imposedTwist_rad, piecesOf } from './scene.ts';
+import { chordOf_m, chordRange_m, imposedTwist_rad, piecesOf } from './scene.ts';
 import { heldStiffener } from './sceneParts.ts';
 import { LEAST_SOFT_m } from './slide.ts';
 
 const TAUT: Formula = {
-  expression: 'chord ratio = longest c ÷ L_free, at most 0.97',
+  expression: 'chord ratio = c_moves ÷ (c_moves + L_free − c), at most 0.97',
   source: 'routeMargins',
 };
 const BEND: Formula = {
@@ -31,7 +32,15 @@ const BEND: Formula = {
   source: 'elasticRod',
 };
 const GAP: Formula = { expression: 'gap = distance to the part − ½·d_outside', source: 'routeMargins' };
-const BOUND: Formula = { expression: 'L ≥ rigid pieces + (arc + straight + arc of R_min)', source: 'dubins' };
+const BOUNDS: Readonly<Record<LengthBound['by'], Formula>> = {
+  arcStraightArc: { expression: 'L ≥ rigid pieces + (arc + straight + arc of R_min)', source: 'dubins' },
+  turns: {
+    expression: 'L ≥ rigid pieces + max(c, c + R_min(θ₀ − sin θ₀ + θ₁ − sin θ₁))',
+    source: 'dubins',
+  },
+};
+/** A bound is worked out in so many poses along each axis. */
+const BOUND_POSES = 3;
 const TWIST: Formula = {
   expression: 'twist = greatest change of clocking from the installed pose',
   source: 'parallelTransport',
@@ -63,7 +72,7 @@ export interface RouteProof {
   readonly clocking_rad: number | null;
   readonly imposedTwist_rad: number | null;
   /** No hose of this least radius can be shorter and still reach in every pose; a bound, not a length to order. */
-  readonly bound_m: number | null;
+  readonly bound: LengthBound;
 }
 
 /** What keeps a scene from being solved at all. */
@@ -120,7 +129,7 @@ function stiffenerProblem(hose: SceneHose): Problem | null {
 }
 
 /**
- * `bound_m` may be given by whoever knows it from before: it depends on the ends, not on the length.
+ * `bound` may be given by whoever knows it from before: it depends on the ends, not on the length.
  * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for
  * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15, M16, M18. Problem: a scene that cannot be solved.
  */
@@ -129,7 +138,7 @@ export function proveRoute(
   grid: RigGrid,
   poses: readonly ScenePose[],
   between = true,
-  bound_m = lowerBound_m(scene, grid),
+  bound = lowerBound(scene, grid),
 ): Result<RouteProof> {
   const refused = sceneProblem(scene);
   if (refused) return problem(refused);
@@ -154,10 +163,10 @@ export function proveRoute(
     room: room && worstRoom && { ...room, pose: worstRoom.pose },
     clocking_rad: installed.clocking_rad,
     imposedTwist_rad: imposedTwist_rad(poses, installed),
-    bound_m,
+    bound,
   };
   return calculated(proof, workingOf(scene, proof, poses.length), [
-    ...cautionsOf(scene, grid, proof),
+    ...cautionsOf(scene, grid, proof, [...poses, ...found]),
     // Which turn would clear a pin is searched when the hand rests.
     ...(between ? serviceCautions(scene, installed) : []),
   ]);
@@ -169,34 +178,44 @@ const tautSpan = ({ spans }: ScenePose) => {
 };
 
 /**
- * Of every piece between two grips the longest of the shortest ways in any pose, of arc, straight and arc at the least
- * radius, and the rigid pieces; null where two ends stand too near each other for such a way.
+ * Of every piece between two grips the longest of the shortest ways in nine poses, and the rigid pieces. The longest of some
+ * poses is a bound as well as the longest of all. Which way it was found: `LengthBound`.
  */
-export function lowerBound_m(scene: Scene, grid: RigGrid): number | null {
+export function lowerBound(scene: Scene, grid: RigGrid): LengthBound {
   const { hose } = scene;
   let sum = hose.start.rigid_m + hose.end.rigid_m;
+  let isWay = true;
   for (const clip of hose.clips) sum += heldStiffener(hose, clip)?.length_m ?? 0;
+  const poses = grid.poses.length > BOUND_POSES ** 2 ? gridOf(scene.rig, BOUND_POSES).poses : grid.poses;
   for (const { spans } of piecesOf(scene)) {
-    let most: number | null = null;
-    for (const pose of grid.poses) {
+    let most_m = 0;
+    let isMostWay = true;
+    for (const pose of poses) {
       // The spans of a piece lend each other hose: what counts is all of them together.
-      let needed: number | null = 0;
+      let needed_m = 0;
+      let isPoseWay = true;
       for (const { heldAt } of spans) {
         const { start, end } = heldAt(pose);
-        const way = spaceArcStraightArc(start, end, hose.leastRadius_m);
-        needed = way && needed !== null ? needed + way.length_m : null;
+        const { length_m, by } = shortestBetween(start, end, hose.leastRadius_m);
+        needed_m += length_m;
+        isPoseWay &&= by === 'arcStraightArc';
       }
-      if (needed !== null && (most === null || needed > most)) most = needed;
+      if (needed_m > most_m) [most_m, isMostWay] = [needed_m, isPoseWay];
     }
-    if (most === null) return null;
-    sum += most;
+    sum += most_m;
+    isWay &&= isMostWay;
   }
-  return sum;
+  return { length_m: sum, by: isWay ? 'arcStraightArc' : 'turns' };
 }
+
+/** The length alone. */
+export const lowerBound_m = (scene: Scene, grid: RigGrid): number => lowerBound(scene, grid).length_m;
 
 function workingOf(scene: Scene, proof: RouteProof, poses: number): readonly WorkingStep[] {
   const { hose } = scene;
-  const free_m = pieceWith(scene, proof.chordRatio.span)?.length_m ?? hose.length_m;
+  const taut = pieceWith(scene, proof.chordRatio.span);
+  const free_m = taut?.length_m ?? hose.length_m;
+  const chord_m = (spans: readonly Span[]) => length(chordOf_m(spans, proof.chordRatio.pose));
   const across = (symbol: string, pose: RigPose) => poseTerms(scene, symbol, pose);
   const step = (formula: Formula, inputs: WorkingStep['inputs'], result: WorkingStep['result']) => ({
     formula,
@@ -207,7 +226,8 @@ function workingOf(scene: Scene, proof: RouteProof, poses: number): readonly Wor
     step(
       TAUT,
       [
-        term('c', 'chordWorst', length(proof.chordRatio.value * free_m)),
+        term('c', 'chordWorst', chord_m(taut?.spans ?? [])),
+        term('c_moves', 'chordMoving', chord_m(taut?.spans.filter(({ moves }) => moves) ?? [])),
         term('L_free', 'freeSpan', length(free_m)),
         ...across('at', proof.chordRatio.pose),
       ],
@@ -239,18 +259,14 @@ function workingOf(scene: Scene, proof: RouteProof, poses: number): readonly Wor
           ),
         ]
       : []),
-    ...(proof.bound_m === null
-      ? []
-      : [
-          step(
-            BOUND,
-            [
-              term('R_min', 'leastRadius', length(hose.leastRadius_m)),
-              term('L', 'hoseLength', length(hose.length_m)),
-            ],
-            term('L_bound', 'lowerBound', length(proof.bound_m)),
-          ),
-        ]),
+    step(
+      BOUNDS[proof.bound.by],
+      [
+        term('R_min', 'leastRadius', length(hose.leastRadius_m)),
+        term('L', 'hoseLength', length(hose.length_m)),
+      ],
+      term('L_bound', 'lowerBound', length(proof.bound.length_m)),
+    ),
     ...(proof.imposedTwist_rad === null || proof.clocking_rad === null
       ? []
       : [
@@ -297,8 +313,13 @@ const BUMP_SHARE = 0.75;
 /** A tie on the bars matters where the wheel moves this far below it. Our estimate. */
 const LONG_TRAVEL_m = 0.1;
 
-function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Caution[] {
-  const { rig, hose, keepOuts } = scene;
+function cautionsOf(
+  scene: Scene,
+  grid: RigGrid,
+  proof: RouteProof,
+  judged: readonly ScenePose[],
+): readonly Caution[] {
+  const { rig, hose } = scene;
   const cautions: Caution[] = [];
   const taut = pieceWith(scene, proof.chordRatio.span);
   if (proof.chordRatio.value > TAUT_RATIO && taut) {
@@ -308,7 +329,7 @@ function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Ca
         from: taut.spans[0]?.from ?? 'start',
         to: taut.spans.at(-1)?.to ?? 'end',
         moves_m: chordRange_m(taut.spans, grid),
-        chord_m: proof.chordRatio.value * taut.length_m,
+        chord_m: chordOf_m(taut.spans, proof.chordRatio.pose),
         free_m: taut.length_m,
       },
     });
@@ -317,28 +338,31 @@ function cautionsOf(scene: Scene, grid: RigGrid, proof: RouteProof): readonly Ca
       id: 'M10',
       evidence: { radius_m: proof.radius_m.value, least_m: hose.leastRadius_m },
     });
-  const { down } = axesOf(rig);
-  const part = proof.room && keepOuts[proof.room.keepOut];
-  if (proof.room && part && proof.room.spare_m < 0) {
-    const share = (proof.room.pose.down - down.least) / (down.most - down.least);
-    cautions.push(
-      part.nature === 'moving' && share >= BUMP_SHARE
-        ? { id: 'M05', evidence: { spare_m: null, loop: { part: part.name, gap_m: proof.room.gap_m } } }
-        : part.nature === 'still' && proof.room.gap_m >= 0
-          ? { id: 'M16', evidence: { part: part.name, gap_m: proof.room.gap_m } }
-          : {
-              id: 'M15',
-              evidence: {
-                part: part.name,
-                nature: part.nature,
-                gap_m: proof.room.gap_m,
-                wanted_m: proof.room.gap_m - proof.room.spare_m,
-              },
-            },
-    );
-  }
+  cautions.push(...closeCautions(scene, judged));
   if (rig.kind === 'fork' && rig.travel_m >= LONG_TRAVEL_m)
     for (const clip of hose.clips.filter(({ body, slides }) => body === 'bars' && !slides))
       cautions.push({ id: 'M12', evidence: { clip: clip.id, travel_m: rig.travel_m } });
   return cautions;
+}
+
+/** One for every part that the hose comes nearer than it may, stops before warnings. */
+function closeCautions(scene: Scene, judged: readonly ScenePose[]): readonly Caution[] {
+  const { down } = axesOf(scene.rig);
+  const found = scene.keepOuts.flatMap((part, index): readonly Caution[] => {
+    if (part.nature === 'service') return [];
+    let closest: { readonly gap_m: number; readonly wanted_m: number; readonly pose: RigPose } | null = null;
+    for (const { pose, gaps } of judged) {
+      const gap = gaps[index];
+      if (gap && gap.gap_m - gap.wanted_m < (closest ? closest.gap_m - closest.wanted_m : 0))
+        closest = { gap_m: gap.gap_m, wanted_m: gap.wanted_m, pose };
+    }
+    if (!closest) return [];
+    const { gap_m, wanted_m, pose } = closest;
+    const share = (pose.down - down.least) / (down.most - down.least);
+    if (part.nature === 'moving' && share >= BUMP_SHARE)
+      return [{ id: 'M05', evidence: { spare_m: null, loop: { part: part.name, gap_m } } }];
+    if (part.nature === 'still' && gap_m >= 0) return [{ id: 'M16', evidence: { part: part.name, gap_m } }];
+    return [{ id: 'M15', evidence: { part: part.name, nature: part.nature, gap_m, wanted_m } }];
+  });
+  return [...found.filter(({ id }) => id !== 'M16'), ...found.filter(({ id }) => id === 'M16')];
 }

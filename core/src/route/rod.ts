@@ -37,6 +37,11 @@ export interface RodShape {
   readonly length_m: number;
   /** λ, scaled: force times length squared over bending stiffness. */
   readonly force: Vector;
+  /**
+   * How the push of the hose falls as it is given more length, times that length cubed: the second derivative of the bending
+   * energy by the length, (2e − 4λ·D + D·S⁻¹D)/L³ with e = ½∫|t′|² and S how far the end gives per force. Zero unless converged.
+   */
+  readonly bendAlong: number;
   readonly iterations: number;
   /** Full steps alone did not lead here: the start lay beyond the shape's own valley. */
   readonly shifted: boolean;
@@ -55,6 +60,7 @@ const LAST_STEP_rad = 1e-4;
 const NEAR_LAST_STEP_rad = 1e-3;
 /** On a drag with half the nodes: the square of this over a metre is within the hundredth of a millimetre asked of a closure. */
 const DRAG_LAST_STEP_rad = 4.5e-3;
+const LAST_STEP_SHARE = 0.02;
 const GRADIENT_TOLERANCE = 1e-9;
 const CLOSURE_TOLERANCE = 1e-11;
 /** Slack below this is a straight line and no shape to solve for. */
@@ -85,6 +91,7 @@ export function solveRod(
       layout: null,
       length_m: ends.length_m,
       force: [0, 0, 0],
+      bendAlong: 0,
       iterations: 0,
       shifted: false,
       closure_m: chord_m - ends.length_m,
@@ -213,7 +220,12 @@ class Descent {
     let status: RodStatus = 'iterationLimit';
     let kicks = 0;
     const isCoarse = this.count + 1 < NODES;
-    const lastStep = !isNear ? LAST_STEP_rad : isCoarse ? DRAG_LAST_STEP_rad : NEAR_LAST_STEP_rad;
+    // Of a span that is all but straight the whole turn is small: its last step has to be small beside that.
+    const turn = Math.sqrt(2 * Math.max(0, 1 - norm(this.target)));
+    const lastStep = Math.min(
+      LAST_STEP_SHARE * turn,
+      !isNear ? LAST_STEP_rad : isCoarse ? DRAG_LAST_STEP_rad : NEAR_LAST_STEP_rad,
+    );
     if (!isNear) this.close();
     for (; iterations < MOST_ITERATIONS; iterations += 1) {
       this.frame();
@@ -275,10 +287,19 @@ class Descent {
       layout: this.layout,
       length_m,
       force: this.force,
+      bendAlong: status === 'converged' ? this.bendAlong() : 0,
       iterations,
       shifted,
       closure_m: norm(this.residual()) * length_m,
     };
+  }
+
+  /** By the matrix of the last full step, which was taken where the shape came to rest. */
+  private bendAlong(): number {
+    const { target, force, schur } = this;
+    const give = solveThree(schur, target) ?? [0, 0, 0];
+    const along = (vector: Vector) => vector[0] * target[0] + vector[1] * target[1] + vector[2] * target[2];
+    return this.energy() - 4 * along(force) + along(give);
   }
 
   private energy(): number {

@@ -1,8 +1,9 @@
 /** Shapes, bounds and motions of a hose against values that were worked apart from this code; each file names how. */
+import fc from 'fast-check';
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, unit } from '../geometry/vector.ts';
 import type { PlanarEnd } from './dubins.ts';
-import { planarDubins, spaceArcStraightArc } from './dubins.ts';
+import { planarDubins, shortestBetween, spaceArcStraightArc, turnsBound_m } from './dubins.ts';
 import { bending, rodPoints, tightestBend } from './measures.ts';
 import type { Placement } from './motion.ts';
 import {
@@ -229,5 +230,58 @@ describe('rigs', () => {
       );
     expect(chord(degrees(32))).toBeCloseTo(chord(degrees(-32)), 12);
     expect(distanceBetween(unit(forkAxis(rig.rake_rad)), forkAxis(rig.rake_rad))).toBeLessThan(1e-15);
+  });
+});
+
+describe('a lower bound of length exists between any two ends', () => {
+  const planar = (heading_deg: number, other_deg: number, chord_m: number) => {
+    const [a, b] = [degrees(heading_deg), degrees(other_deg)];
+    const start = { point_m: [0, 0, 0] as Vector, tangent: [Math.cos(a), Math.sin(a), 0] as Vector };
+    const last = { point_m: [chord_m, 0, 0] as Vector, tangent: [Math.cos(b), Math.sin(b), 0] as Vector };
+    const [flat] = planarDubins(
+      { x_m: 0, y_m: 0, heading_rad: a },
+      { x_m: chord_m, y_m: 0, heading_rad: b },
+      0.04,
+    );
+    return { start, last, flat_m: flat?.length_m ?? 0 };
+  };
+
+  test('an end that looks back is reached: R 40 mm, chord 400 mm, 15° and 180° (found to have no way)', () => {
+    const { start, last, flat_m } = planar(15, 180, 0.4);
+    expect(spaceArcStraightArc(start, last, 0.04)?.length_m).toBeCloseTo(flat_m, 9);
+  });
+
+  test('flat ends 300 mm apart at any headings: never longer than the flat way, and the turns alone never more', () => {
+    for (let heading = 0; heading < 360; heading += 24)
+      for (let other = 0; other < 360; other += 24) {
+        const { start, last, flat_m } = planar(heading, other, 0.3);
+        // Out of its plane a hose may find a shorter way.
+        expect(spaceArcStraightArc(start, last, 0.04)?.length_m).toBeLessThan(flat_m + 1e-7);
+        expect(turnsBound_m(start, last, 0.04)).toBeLessThan(flat_m + 1e-9);
+      }
+  });
+
+  test('random directions at two to ten radii have a way, and its length is no less than the turns alone take', () => {
+    const direction = fc
+      .tuple(...Array.from({ length: 3 }, () => fc.double({ min: -1, max: 1, noNaN: true })))
+      .filter((v) => v.reduce((sum, x) => sum + x * x, 0) > 0.05);
+    fc.assert(
+      fc.property(
+        direction,
+        direction,
+        fc.double({ min: 2, max: 10, noNaN: true }),
+        (first, second, radii) => {
+          const start = { point_m: [0, 0, 0] as Vector, tangent: vector(first) };
+          const last = { point_m: [0.04 * radii, 0, 0] as Vector, tangent: vector(second) };
+          const path = spaceArcStraightArc(start, last, 0.04);
+          expect(path).not.toBeNull();
+          expect(path?.length_m).toBeGreaterThan(turnsBound_m(start, last, 0.04) - 1e-9);
+          const bound = shortestBetween(start, last, 0.04);
+          expect(bound.by).toBe(radii >= 4 ? 'arcStraightArc' : 'turns');
+          expect(bound.length_m).toBeGreaterThan(0.04 * radii - 1e-9);
+        },
+      ),
+      { numRuns: 300, seed: 3 },
+    );
   });
 });

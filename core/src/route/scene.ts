@@ -1,6 +1,6 @@
 /** A hose on its vehicle: where it is held, what it must keep away from, and what every pose makes of it. */
 import type { Vector } from '../geometry/vector.ts';
-import { add, distanceBetween, scaled, unit } from '../geometry/vector.ts';
+import { add, distanceBetween, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
 import { clocking_rad, twistBetween_rad } from './clocking.ts';
 import type { PieceAt, SpanPose } from './envelope.ts';
 import { followEnvelope, freeSpan, solveEnvelope } from './envelope.ts';
@@ -10,11 +10,11 @@ import { measured } from './gaps.ts';
 import type { Scene, SceneClip, SceneEnd, SceneHose } from './sceneParts.ts';
 import { heldStiffener } from './sceneParts.ts';
 import type { Body, Rig, RigGrid, RigPose } from './rig.ts';
-import { AS_MEASURED, axesOf, placementOf } from './rig.ts';
+import { AS_MEASURED, axesOf, gridOf, placementOf } from './rig.ts';
 import type { RodShape } from './rod.ts';
 import { coarser } from './coarser.ts';
 import type { Held } from './slide.ts';
-import { slid } from './slide.ts';
+import { LEAST_SLACK, naturalSlack, slid } from './slide.ts';
 
 export interface Span {
   /** What holds it, by name: `start`, a clip's id, `end`. */
@@ -22,6 +22,8 @@ export interface Span {
   readonly to: string;
   readonly fromBody: Body;
   readonly toBody: Body;
+  /** Its two holds move against each other somewhere in the movement of the rig. */
+  readonly moves: boolean;
   readonly heldAt: (pose: RigPose) => { readonly start: Held; readonly end: Held };
 }
 
@@ -78,11 +80,11 @@ function endHold(name: 'start' | 'end', end: SceneEnd, at_m: number): Hold {
 
 /** The free pieces of a hose, each between two grips. With the length it was given, whatever the clips say of it. */
 export function piecesOf({ rig, hose }: Scene, length_m = hose.length_m): readonly Piece[] {
-  const holds: readonly Hold[] = [
+  const holds = laid(hose, [
     endHold('start', hose.start, hose.start.rigid_m),
     ...hose.clips.map((clip) => clipHold(hose, clip)),
     endHold('end', hose.end, length_m - hose.end.rigid_m),
-  ];
+  ]);
   const pieces: Piece[] = [];
   let first = 0;
   for (let last = 1; last < holds.length; last += 1) {
@@ -102,13 +104,14 @@ function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[
     return { point_m: placement.point(point_m), tangent: placement.direction(hold.along) };
   };
   const pairs = holds.slice(1).map((to, index) => [holds[index] ?? to, to] as const);
-  const spans = pairs.map(([from, to]): Span => ({
-    from: from.name,
-    to: to.name,
-    fromBody: from.body,
-    toBody: to.body,
-    heldAt: (pose) => ({ start: held(from, from.after_m, pose), end: held(to, to.before_m, pose) }),
-  }));
+  const spans = pairs.map(([from, to]): Span => {
+    const heldAt = (pose: RigPose) => ({
+      start: held(from, from.after_m, pose),
+      end: held(to, to.before_m, pose),
+    });
+    const moves = from.body !== to.body && moveApart(rig, heldAt);
+    return { from: from.name, to: to.name, fromBody: from.body, toBody: to.body, moves, heldAt };
+  });
   const start_m = holds[0]?.to_m ?? 0;
   const length_m = (holds.at(-1)?.from_m ?? 0) - start_m;
   const stiffs = pairs.map(([from, to]) =>
@@ -123,7 +126,7 @@ function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[
     const at = freeSpan((pose) => {
       const { start, end } = only.heldAt(pose);
       return isBare ? { start, end, length_m } : { start, end, length_m, stiffs: own };
-    });
+    }, only.moves);
     return { spans, length_m, at };
   }
   const guidesAt_m = holds.slice(1, -1).map(({ to_m }) => to_m - start_m);
@@ -132,10 +135,73 @@ function pieceOf(rig: Rig, { stiffeners = [] }: SceneHose, holds: readonly Hold[
     length_m,
     at: (pose, near) =>
       slid(
-        { holds: holds.map((hold) => held(hold, hold.after_m, pose)), length_m, guidesAt_m, stiffs },
+        {
+          holds: holds.map((hold) => held(hold, hold.after_m, pose)),
+          length_m,
+          guidesAt_m,
+          stiffs,
+          moves: spans.map(({ moves }) => moves),
+        },
         near,
       ),
   };
+}
+
+/** Places of clips along a hose are marked and read to this; common practice, no published source. */
+const MARK_m = 0.003;
+
+/**
+ * Between two grips on the same body a hose that is nearly as long as its own curve needs is laid as it wants to lie before the
+ * clips are closed: what differs by no more than a mark on a hose is known to is no pull and no bow. It comes from the other
+ * side of the clip.
+ */
+function laid(hose: SceneHose, holds: readonly Hold[]): readonly Hold[] {
+  const result = [...holds];
+  const shifted = new Set<number>();
+  for (let last = 1; last < holds.length; last += 1) {
+    const [from, to] = [result[last - 1], result[last]];
+    // The ports stay: the last clip gives way to the far end, every other to the one before it.
+    const clip = last === holds.length - 1 ? last - 1 : last;
+    if (!from || !to || clip === 0 || shifted.has(clip)) continue;
+    if (from.body !== to.body || from.slides || to.slides || hasStiffener(hose, from, to)) continue;
+    const own = result[clip];
+    if (!own || own.from_m !== own.to_m) continue;
+    const chord_m = distanceBetween(from.after_m, to.before_m);
+    const ends = [
+      { point_m: from.after_m, tangent: from.along },
+      { point_m: to.before_m, tangent: to.along },
+    ] as const;
+    const natural_m = chord_m * (1 + Math.max(naturalSlack(...ends), LEAST_SLACK));
+    const short_m = natural_m - (to.from_m - from.to_m);
+    if (Math.abs(short_m) > MARK_m) continue;
+    const at_m = own.to_m + (clip === last ? short_m : -short_m);
+    result[clip] = { ...own, from_m: at_m, to_m: at_m };
+    shifted.add(clip);
+  }
+  return result;
+}
+
+const hasStiffener = ({ stiffeners = [] }: SceneHose, from: Hold, to: Hold): boolean =>
+  stiffeners.some(({ from_m }) => from_m > from.to_m && from_m < to.from_m);
+
+/** Poses at the ends and in the middle of the movement of a rig. */
+const extremes = new WeakMap<Rig, readonly RigPose[]>();
+/** Less than this is rounding, metres and share. */
+const STILL = 1e-6;
+
+/** Whether distance or directions of two holds differ between any poses. */
+function moveApart(rig: Rig, heldAt: Span['heldAt']): boolean {
+  let poses = extremes.get(rig);
+  if (!poses) extremes.set(rig, (poses = gridOf(rig, 3).poses));
+  let first: readonly number[] | null = null;
+  for (const pose of poses) {
+    const { start, end } = heldAt(pose);
+    const by = subtract(end.point_m, start.point_m);
+    const figures = [norm(by), dot(by, start.tangent), dot(by, end.tangent), dot(start.tangent, end.tangent)];
+    first ??= figures;
+    if (figures.some((figure, index) => Math.abs(figure - (first?.[index] ?? 0)) > STILL)) return true;
+  }
+  return false;
 }
 
 export interface ScenePose {

@@ -122,13 +122,15 @@ function Proven({
             note={`far eye against the first, clockwise seen from the first end; the movement turns it by ${write.angle(proof.imposedTwist_rad ?? 0)}`}
           />
         )}
-        {proof.bound_m === null ? null : (
-          <Row
-            name="no hose can be shorter than"
-            value={write.length(proof.bound_m)}
-            note="a bound, not a length to order"
-          />
-        )}
+        <Row
+          name="no hose can be shorter than"
+          value={write.length(proof.bound.length_m)}
+          note={
+            proof.bound.by === 'arcStraightArc'
+              ? 'shortest way with its least bend radius; a bound, not a length to order'
+              : 'by what its turns alone take, for its ends are near each other; a bound, not a length to order'
+          }
+        />
       </Rows>
       <Fine aria-live="off" style={{ marginTop: 8 }}>
         In this pose: {shown?.radius_m ? `bend ${write.length(shown.radius_m)}` : 'no bend to show'}

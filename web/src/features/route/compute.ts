@@ -1,5 +1,6 @@
 /** What the worker works out for the route bench, apart from being a worker: it can be run and tested anywhere. */
 import type {
+  LengthBound,
   Calculated,
   Gap,
   NotCalculated,
@@ -21,6 +22,7 @@ import {
   eachLength,
   followScene,
   gridOf,
+  lowerBound,
   lowerBound_m,
   piecesApart,
   placementOf,
@@ -114,7 +116,7 @@ export class RouteComputer {
   private grid: RigGrid | null = null;
   private poses: readonly ScenePose[] = [];
   private isCoarse = false;
-  private bound: { readonly rig: Rig; readonly key: string; readonly least_m: number | null } | null = null;
+  private bound: { readonly rig: Rig; readonly key: string; readonly least: LengthBound } | null = null;
 
   /** While rig and parts are the very same as before, nothing of them is worked out again. */
   frame(scene: Scene, pose: RigPose, settle: boolean): RouteFrame {
@@ -148,18 +150,18 @@ export class RouteComputer {
       figures: this.poses.map((solved) => figuresOf(scene, solved)),
       ...sweepOf(scene, this.poses, grid.columns, settle),
       shown: this.shown(pose),
-      proof: proveRoute(scene, grid, this.poses, settle, this.bound_m(scene, grid)),
+      proof: proveRoute(scene, grid, this.poses, settle, this.boundOf(scene, grid)),
     };
   }
 
   /** The same whatever the length, and slow: kept until an end, a clip or the movement changes. */
-  private bound_m(scene: Scene, grid: RigGrid): number | null {
+  private boundOf(scene: Scene, grid: RigGrid): LengthBound {
     const { length_m: _length, outside_m: _outside, ...held } = scene.hose;
     const { rig } = scene;
     const key = JSON.stringify(held);
     if (this.bound?.rig !== rig || this.bound.key !== key)
-      this.bound = { rig, key, least_m: lowerBound_m(scene, grid) };
-    return this.bound.least_m;
+      this.bound = { rig, key, least: lowerBound(scene, grid) };
+    return this.bound.least;
   }
 
   /** The lines at the corners of the movement, for a first look at how much room the hose takes. */
@@ -239,7 +241,7 @@ function scanOf(
   grid: RigGrid,
 ): { readonly from_m: number; readonly to_m: number; readonly nominal_m: number } {
   const { length_m } = scene.hose;
-  const least_m = lowerBound_m(scene, grid) ?? length_m * 0.8;
+  const least_m = lowerBound_m(scene, grid);
   const centimetres = (value_m: number) => Math.round(value_m * 100) / 100;
   return {
     from_m: centimetres(Math.min(least_m * 0.96, length_m)),
