@@ -97,7 +97,7 @@ export { EXAMPLE_THREADED } from './fittings/exampleThreaded.ts';
 
 export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.ts';
 export { diameterLimits, THREAD_GENDERS, THREAD_USES } from './threads/thread.ts';
-export { sameThread, threadNamed, THREADS } from './threads/catalogue.ts';
+export { sameThread, threadKey, threadNamed, THREADS } from './threads/catalogue.ts';
 export type { ProfilePoint } from './threads/profile.ts';
 export { minorDiameter_m, profile } from './threads/profile.ts';
 export type { ThreadCondition, ThreadReading, ThreadReadingKind, ThreadTool } from './threads/reading.ts';

@@ -170,7 +170,10 @@ const SENTENCES: Sentences = {
   }),
   M22: (evidence) => ({
     title: `${evidence.crests} crests counted, not ${evidence.crests} gaps?`,
-    advice: `Count the gaps: the fifth crest is four pitches. With one gap fewer this is ${evidence.thread}.`,
+    advice:
+      evidence.typed === null
+        ? `Count the gaps: the fifth crest is four pitches. With one gap fewer this is ${evidence.thread}.`
+        : `Both explain what you read: ${evidence.typed} by gaps, ${evidence.thread} by crests. Take the further reading before you settle on one.`,
   }),
   M23: (evidence, write) => ({
     title: `${write.fineLength(evidence.bore_m)} is a bore, not a bolt`,

@@ -35,7 +35,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M19: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
   M21: { certain: true, other: 'M10×1.0' },
-  M22: { crests: 5, thread: 'M10×1.0' },
+  M22: { crests: 5, thread: 'M10×1.0', typed: null },
   M23: { bore_m: 0.009, thread: 'M10×1.0' },
   M24: { bore_m: 0.00893, threads: ['M10×1.0', 'M10×1.25'] },
   M25: { eye_m: 0.0122, bolt_m: 0.01 },
@@ -141,6 +141,7 @@ test.each<ParseFailure>([
   { reason: 'notANumber' },
   { reason: 'ambiguousComma' },
   { reason: 'zeroDenominator' },
+  { reason: 'belowAbsoluteZero', unit: 'degC' },
   { reason: 'unknownUnit', typedUnit: 'furlongs' },
   { reason: 'unitMissing', number: 8.5, couldBe: ['mm', 'in'] },
 ])('$reason is said in a sentence', (failure) => {

@@ -1,6 +1,6 @@
 /** Sentences for inputs that have no physical answer, and for texts that are no quantity. */
-import type { ParseFailure, Problem, QuantityKind } from '@zephyrcombe/core';
-import { UNITS } from '@zephyrcombe/core';
+import type { ParseFailure, Problem, QuantityKind, UnitId } from '@zephyrcombe/core';
+import { formatQuantity, UNITS } from '@zephyrcombe/core';
 import { KIND_NAMES, listOf } from './names.ts';
 import type { Writer } from './writer.ts';
 
@@ -136,7 +136,11 @@ export function parseFailureText(failure: ParseFailure, kind: QuantityKind): str
     case 'notANumber':
       return 'That is not a number with a unit. For example: 742 mm, 8 1/2 in, 19.6 N·m.';
     case 'ambiguousComma':
-      return 'That comma could be a decimal or a thousand. Write 1234 or 1.234.';
+      return kind === 'distance'
+        ? 'That could be a decimal or a thousand. Write 12500, or 12.5.'
+        : 'That comma could be a decimal or a thousand. Write 1234 or 1.234.';
+    case 'belowAbsoluteZero':
+      return `Nothing is that cold: absolute zero is ${write0(failure.unit)}.`;
     case 'zeroDenominator':
       return 'A fraction cannot have zero below the line.';
     case 'unknownUnit':
@@ -145,3 +149,5 @@ export function parseFailureText(failure: ParseFailure, kind: QuantityKind): str
       return `${failure.number} of what? Choose ${listOf(failure.couldBe.map((unit) => UNITS[unit].symbol))}.`;
   }
 }
+
+const write0 = (unit: UnitId) => formatQuantity(0, unit, { decimals: 2 });

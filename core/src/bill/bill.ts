@@ -1,6 +1,7 @@
 /** What a job takes in parts: counted together where they are alike, with spares, against what lies on the shelf. */
 import type { AlongKind } from '../hoseBuild/build.ts';
 import type { JointMaterial } from '../joint/washers.ts';
+import { threadKey } from '../threads/catalogue.ts';
 
 /** A part as it is counted: two of the same key are the same part. */
 export type BillPart =
@@ -49,7 +50,7 @@ export function keyOf(part: BillPart): string {
     case 'bolt':
       return [
         `bolt ${part.eyes}`,
-        part.thread,
+        threadKey(part.thread),
         tenths(part.length_m),
         part.material,
         ...part.carries.toSorted(),

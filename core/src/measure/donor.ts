@@ -1,4 +1,5 @@
 /** A hose from the shelf or another vehicle, held against what this route needs before anything is opened. */
+import { sameThread } from '../threads/catalogue.ts';
 import { length } from '../calculation/quantity.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
@@ -53,7 +54,7 @@ const NOISE_m = 1e-6;
 
 function wrongEnd(end: 'A' | 'B', need: DonorEnd, offered: DonorEnd): readonly WrongEnd[] {
   if (need.family !== offered.family) return [{ end, why: 'family' }];
-  if (need.thread !== null && offered.thread !== null && need.thread !== offered.thread)
+  if (need.thread !== null && offered.thread !== null && !sameThread(need.thread, offered.thread))
     return [{ end, why: 'thread' }];
   return Math.abs(need.neckAngle_rad - offered.neckAngle_rad) > ALIKE_rad ? [{ end, why: 'angle' }] : [];
 }

@@ -64,7 +64,13 @@ export interface CautionEvidence {
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
   M21: { readonly certain: boolean; readonly other: string };
-  M22: { readonly crests: number; readonly thread: string };
+  M22: {
+    readonly crests: number;
+    /** What it is if they were crests. */
+    readonly thread: string;
+    /** What it is if they were gaps; null where nothing is. */
+    readonly typed: string | null;
+  };
   M23: { readonly bore_m: number; readonly thread: string };
   M24: { readonly bore_m: number; readonly threads: readonly string[] };
   M25: { readonly eye_m: number; readonly bolt_m: number };

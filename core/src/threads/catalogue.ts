@@ -4,6 +4,8 @@
  * carries are left out on purpose: a candidate that is never met would only blur the answer.
  */
 import { isoMetric } from './isoMetric.ts';
+import type { ThreadName } from './name.ts';
+import { readThreadName } from './name.ts';
 import type { Thread } from './thread.ts';
 import { unified } from './unified.ts';
 
@@ -30,22 +32,50 @@ export const THREADS: readonly Thread[] = [
   unified('9/16', 9 / 16, 18, 'UNF', ['tubeNut', 'general']),
 ];
 
-/** Spaces, multiplication signs and trailing zeros made alike: "M10 x 1" and "M10×1.0" are one thread; a series letter may be left out. */
-export const plainThread = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/\s/g, '')
-    .replace(/[×*]/g, 'x')
-    .replace(/(\.\d*?)0+$/, '$1')
-    .replace(/\.$/, '')
-    .replace(/un[cfs]$/, '');
+export const sameThread = (left: string, right: string): boolean => threadKey(left) === threadKey(right);
 
-export const sameThread = (left: string, right: string): boolean => plainThread(left) === plainThread(right);
+/** The catalogue's own spelling of a thread where it holds it, otherwise what was written. */
+export const threadKey = (text: string): string => threadNamed(text)?.designation ?? plainName(text);
 
-/** The thread of that designation, however it is spelled; null when the catalogue does not hold it. */
+/** Major diameter and pitch where the name says both; what is written where it does not. */
+function plainName(text: string): string {
+  const name = readThreadName(text);
+  if (name?.kind === 'metric' && name.pitch_mm !== null) return `M${name.major_mm}×${name.pitch_mm}`;
+  if (name?.kind === 'unified' && name.threadsPerInch !== null)
+    return `${name.size_in}-${name.threadsPerInch}`;
+  return text.trim().toLowerCase().replace(/\s+/g, ' ');
+}
+
+/** The thread of that designation, however it is spelled; null when the catalogue does not hold it, or the name leaves it open. */
 export function threadNamed(designation: string): Thread | null {
   const exact = THREADS.find((thread) => thread.designation === designation);
   if (exact) return exact;
-  const wanted = plainThread(designation);
-  return THREADS.find((thread) => plainThread(thread.designation) === wanted) ?? null;
+  const name = readThreadName(designation);
+  if (!name) return null;
+  const found = THREADS.filter((thread) => isNamed(thread, name));
+  return found.length === 1 ? (found[0] ?? null) : null;
 }
+
+const isMetric = ({ designation }: Thread) => designation.startsWith('M');
+
+function isNamed(thread: Thread, name: ThreadName): boolean {
+  const isNear = (value_m: number, wanted_m: number) => Math.abs(value_m - wanted_m) < NAME_m;
+  if (name.kind === 'metric')
+    return (
+      isMetric(thread) &&
+      name.pitch_mm !== null &&
+      isNear(thread.major_m, name.major_mm / 1000) &&
+      isNear(thread.pitch_m, name.pitch_mm / 1000)
+    );
+  return (
+    !isMetric(thread) &&
+    isNear(thread.major_m, name.size_in * INCH_m) &&
+    (name.threadsPerInch !== null || name.series !== null) &&
+    (name.threadsPerInch === null || isNear(thread.pitch_m, INCH_m / name.threadsPerInch)) &&
+    (name.series === null || thread.designation.endsWith(name.series))
+  );
+}
+
+const INCH_m = 0.0254;
+/** Names are exact; this is room for the arithmetic only. */
+const NAME_m = 1e-6;

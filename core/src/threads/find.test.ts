@@ -1,6 +1,8 @@
 import { explain } from './explain.ts';
 import { sameThread, threadNamed, THREADS } from './catalogue.ts';
+import { furtherMeasurement } from './furtherMeasurement.ts';
 import { findThread } from './find.ts';
+import type { ThreadQuestion } from './find.ts';
 import type { ThreadCondition, ThreadReading } from './reading.ts';
 import { chordInBore_m } from './reading.ts';
 import type { ThreadGender } from './thread.ts';
@@ -120,7 +122,7 @@ describe('notorious neighbours', () => {
   });
   test('M22: five crests taken for five pitches', () => {
     const { cautions } = ask('external', [diameter(9.88), span(4, 5)]);
-    expect(cautions).toEqual([{ id: 'M22', evidence: { crests: 5, thread: 'M10×1.0' } }]);
+    expect(cautions).toEqual([{ id: 'M22', evidence: { crests: 5, thread: 'M10×1.0', typed: null } }]);
   });
   test('M23: a bore entered as a bolt', () => {
     const { cautions } = ask('external', [diameter(9.03)]);
@@ -130,8 +132,34 @@ describe('notorious neighbours', () => {
     const doubtful = (value_mm: number) => ask('internal', [diameter(value_mm)]).raised.includes('M24');
     expect([8.86, 8.87, 8.96, 8.97].map(doubtful)).toEqual([false, true, true, false]);
   });
-  test('a clean M10×1.0 bolt raises nothing', () => {
-    expect(ask('external', [diameter(9.88), span(5.02, 5)]).raised).toEqual([]);
+  test('M22: five crests of M10×1.25 typed as five gaps look like M10×1.0; said, and asked over two gaps', () => {
+    const readings = [diameter(9.88), span(5, 5)];
+    const { cautions } = ask('external', readings);
+    expect(cautions).toEqual([{ id: 'M22', evidence: { crests: 5, thread: 'M10×1.25', typed: 'M10×1.0' } }]);
+    const question: ThreadQuestion = { gender: 'external', condition: 'clean', readings };
+    const further = furtherMeasurement(question);
+    expect(further?.ask).toEqual({ kind: 'span', tool: 'calliper', pitches: 2 });
+    expect(further?.expected.map(({ designation, limits }) => [designation, limits?.low_m])).toEqual([
+      ['M10×1.0', 0.002],
+      ['M10×1.25', 0.0025],
+    ]);
+    // Whichever it is, and whether the slip is made again or not, the answer is told by the second reading.
+    for (const [shown_mm, thread] of [
+      [2, 'M10×1.0'],
+      [2.5, 'M10×1.25'],
+      [1.25, 'M10×1.25'],
+    ] as const) {
+      const result = findThread({ ...question, readings: [...readings, span(shown_mm, 2)] });
+      if (!result.ok) throw new Error(result.problem.code);
+      const { candidates, slips } = result.value;
+      const left = [...candidates.filter(({ possible }) => possible), ...slips];
+      expect(left.map((candidate) => candidate.thread.designation)).toEqual([thread]);
+    }
+  });
+  test('a clean M10×1.0 bolt, read over five gaps and over two, raises nothing and asks nothing', () => {
+    const readings = [diameter(9.88), span(5.02, 5), span(2.01, 2)];
+    expect(ask('external', readings).raised).toEqual([]);
+    expect(furtherMeasurement({ gender: 'external', condition: 'clean', readings })).toBeNull();
   });
 });
 
@@ -140,7 +168,26 @@ describe('the catalogue', () => {
     for (const text of ['M10×1.0', 'm10x1', 'M10 x 1', 'M10*1.00']) {
       expect(threadNamed(text)?.designation).toBe('M10×1.0');
     }
-    expect(threadNamed('3/8-24')?.designation).toBe('3/8-24 UNF');
+    for (const text of ['M10x1,25', 'M 10 x 1,25', 'M10-1.25', 'm10 × 1.25-6g', '10x1.25', 'M10 - 1.25'])
+      expect([text, threadNamed(text)?.designation]).toEqual([text, 'M10×1.25']);
+    for (const text of [
+      '3/8-24',
+      '3/8 UNF',
+      '3/8"-24',
+      '3/8" - 24 UNF',
+      '3/8x24',
+      '3/8 24 unf',
+      '3/8-24UNF-2A',
+      '0.375-24',
+    ])
+      expect([text, threadNamed(text)?.designation]).toEqual([text, '3/8-24 UNF']);
+    expect(threadNamed('7/16 UNS')?.designation).toBe('7/16-24 UNS');
+    // A size without a pitch leaves the thread open.
+    for (const text of ['M10', '3/8', '7/16', '', 'banana', 'M0x1', '1/0-24'])
+      expect(threadNamed(text)).toBeNull();
+    expect(sameThread('M10x1,0', 'M 10 × 1')).toBe(true);
+    expect(sameThread('M9x1', 'M9×1.0')).toBe(true);
+    expect(sameThread('M10', 'M10×1.0')).toBe(false);
     expect(threadNamed('M10×1.2')).toBeNull();
     expect(sameThread('M10×1.0', 'M10×1.25')).toBe(false);
   });

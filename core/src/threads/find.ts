@@ -33,6 +33,8 @@ export interface ThreadFinding {
   /** Every thread of the catalogue: the possible ones first, then the nearest of the others. */
   readonly candidates: readonly ThreadCandidate[];
   readonly verdict: 'one' | 'several' | 'none';
+  /** Other threads that explain the readings about as well, should crests have been counted for gaps; best first. */
+  readonly slips: readonly ThreadCandidate[];
 }
 
 const PITCH: Formula = { expression: 'P = s / n', source: 'iso68' };
@@ -48,11 +50,12 @@ export function findThread(question: ThreadQuestion): Result<ThreadFinding> {
   if (refused) return problem(refused);
   const candidates = rankThreads(question);
   const possible = candidates.filter((candidate) => candidate.possible);
+  const slips = slippedThreads(question, candidates);
   const verdict = possible.length === 0 ? 'none' : possible.length === 1 ? 'one' : 'several';
   return calculated(
-    { candidates, verdict },
+    { candidates, verdict, slips },
     working(question, candidates[0]),
-    cautionsOf(question, possible),
+    cautionsOf(question, possible, slips),
   );
 }
 
@@ -102,7 +105,11 @@ function refuseReading(gender: ThreadGender, reading: ThreadReading): Problem | 
 
 const INCH_NEIGHBOUR = '3/8-24 UNF';
 
-function cautionsOf(question: ThreadQuestion, possible: readonly ThreadCandidate[]): readonly Caution[] {
+function cautionsOf(
+  question: ThreadQuestion,
+  possible: readonly ThreadCandidate[],
+  [slip]: readonly ThreadCandidate[],
+): readonly Caution[] {
   const names = possible.map((candidate) => candidate.thread.designation);
   const cautions: Caution[] = [];
   const metric = names.find((name) => name.startsWith('M10'));
@@ -110,9 +117,13 @@ function cautionsOf(question: ThreadQuestion, possible: readonly ThreadCandidate
     cautions.push({ id: 'M21', evidence: { certain: names.length === 1, other: metric ?? 'M10×1.0' } });
   }
   const bore = question.readings.find((reading) => reading.kind === 'diameter');
+  const span = question.readings.find((reading) => reading.kind === 'span');
+  if (slip && span?.kind === 'span')
+    cautions.push({
+      id: 'M22',
+      evidence: { crests: span.pitches, thread: slip.thread.designation, typed: names[0] ?? null },
+    });
   if (possible.length === 0) {
-    const crests = crestsCounted(question);
-    if (crests !== null) cautions.push({ id: 'M22', evidence: crests });
     if (question.gender === 'external' && bore) {
       const port = rankThreads({ ...question, gender: 'internal' })[0];
       if (port?.possible) {
@@ -134,17 +145,44 @@ function cautionsOf(question: ThreadQuestion, possible: readonly ThreadCandidate
   return cautions;
 }
 
-/** Whether one gap fewer in the spans would make sense of everything: the fifth crest is four pitches. */
-function crestsCounted(
+/** Two explanations whose misfits differ by less than this are about as good: two standard deviations of one reading. */
+const ABOUT_AS_WELL = 4;
+
+/** Every way in which some of the spans may have been counted by crests: one gap fewer in them, for the fifth crest is four pitches. */
+function slippedReadings(readings: readonly ThreadReading[]): readonly (readonly ThreadReading[])[] {
+  let ways: readonly (readonly ThreadReading[])[] = [[]];
+  for (const reading of readings) {
+    const slipped =
+      reading.kind === 'span' && reading.pitches > 1 ? [{ ...reading, pitches: reading.pitches - 1 }] : [];
+    ways = ways.flatMap((way) => [reading, ...slipped].map((next) => [...way, next]));
+  }
+  // The first is that nothing slipped.
+  return ways.slice(1);
+}
+
+/** Spans that are looked at for slips: beyond these there is more than enough to go by. */
+const MOST_SPANS = 4;
+
+/**
+ * The threads that are possible if crests were counted for gaps and explain the readings about as well as what was typed does,
+ * best first: five crests of M10×1.25 typed as five gaps look exactly like M10×1.0.
+ */
+export function slippedThreads(
   question: ThreadQuestion,
-): { readonly crests: number; readonly thread: string } | null {
-  const span = question.readings.find((reading) => reading.kind === 'span' && reading.pitches > 1);
-  if (span?.kind !== 'span') return null;
-  const readings = question.readings.map((reading) =>
-    reading.kind === 'span' && reading.pitches > 1 ? { ...reading, pitches: reading.pitches - 1 } : reading,
-  );
-  const best = rankThreads({ ...question, readings })[0];
-  return best?.possible ? { crests: span.pitches, thread: best.thread.designation } : null;
+  asTyped: readonly ThreadCandidate[],
+): readonly ThreadCandidate[] {
+  const spans = question.readings.filter(({ kind }) => kind === 'span').slice(0, MOST_SPANS);
+  const others = question.readings.filter(({ kind }) => kind !== 'span');
+  const limit = asTyped[0]?.possible ? asTyped[0].misfit + ABOUT_AS_WELL : Infinity;
+  const found = new Map<Thread, ThreadCandidate>();
+  for (const slipped of slippedReadings(spans))
+    for (const candidate of rankThreads({ ...question, readings: [...others, ...slipped] })) {
+      const isTyped = asTyped.some(({ thread, possible }) => possible && thread === candidate.thread);
+      if (!candidate.possible || isTyped || candidate.misfit > limit) continue;
+      if (candidate.misfit < (found.get(candidate.thread)?.misfit ?? Infinity))
+        found.set(candidate.thread, candidate);
+    }
+  return [...found.values()].sort((left, right) => left.misfit - right.misfit);
 }
 
 /** How the readings compare with the limits of the best candidate. */

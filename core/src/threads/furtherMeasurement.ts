@@ -3,7 +3,7 @@ import { TOOL_FACTS } from './reading.ts';
 import type { ThreadReading, ThreadTool } from './reading.ts';
 import { explain, shownDiameter } from './explain.ts';
 import type { ThreadCandidate, ThreadQuestion } from './find.ts';
-import { rankThreads } from './find.ts';
+import { rankThreads, slippedThreads } from './find.ts';
 import { handOutcomes, handStarts } from './handStart.ts';
 import { threadNamed } from './catalogue.ts';
 import type { HandOutcome } from './handStart.ts';
@@ -35,28 +35,63 @@ const SAMPLES = 15;
 
 /**
  * Weighs every reading that could be taken next by how many wrong threads it would leave on average, and gives the
- * best; the earlier in the list wins a tie. Null when one thread or none is left, or nothing separates the rest.
+ * best; the earlier in the list wins a tie. Where one is left, the reading that rules out counted crests. Null when nothing is
+ * left to settle, or nothing separates the rest.
  */
 export function furtherMeasurement(
   question: ThreadQuestion,
   reachablePitches = REACHABLE_PITCHES,
 ): FurtherMeasurement | null {
-  const remaining = rankThreads(question).filter((candidate) => candidate.possible);
+  const ranked = rankThreads(question);
+  const remaining = ranked.filter((candidate) => candidate.possible);
+  const [best, ...others] = remaining;
+  if (best && others.length === 0) return againstSlip(question, best, slippedThreads(question, ranked));
   if (remaining.length < 2) return null;
   const wrongNow = remaining.length - 1;
   const weighed = asks(question, remaining, reachablePitches).map((ask) => ({
     ask,
     wrongLeft: wrongLeftAfter(ask, question, remaining),
   }));
-  const best = weighed.reduce<(typeof weighed)[number] | null>(
+  const least = weighed.reduce<(typeof weighed)[number] | null>(
     (found, next) => (found === null || next.wrongLeft < found.wrongLeft - 1e-6 ? next : found),
     null,
   );
-  if (best === null || best.wrongLeft > wrongNow - 0.05) return null;
+  if (least === null || least.wrongLeft > wrongNow - 0.05) return null;
   return {
-    ...best,
+    ...least,
     wrongNow,
-    expected: remaining.map(({ thread }) => expectation(best.ask, question, thread)),
+    expected: remaining.map(({ thread }) => expectation(least.ask, question, thread)),
+  };
+}
+
+/** Gaps that are easily counted right, and one more than many that are not. */
+const FEW_GAPS = [2, 3, 4, 6, 8, 10];
+
+/**
+ * The span that tells a thread from those it would be if crests had been counted: over so few gaps that neither a right count
+ * nor the same slip once more gives the same figure. Null without such threads.
+ */
+function againstSlip(
+  question: ThreadQuestion,
+  typed: ThreadCandidate,
+  slips: readonly ThreadCandidate[],
+): FurtherMeasurement | null {
+  if (slips.length === 0) return null;
+  const room_m = 2 * TOOL_FACTS.calliper.uncertainty_m;
+  const tells = (pitches: number) =>
+    slips.every(({ thread }) =>
+      [pitches, pitches - 1].every(
+        (counted) => Math.abs(pitches * typed.thread.pitch_m - counted * thread.pitch_m) > room_m,
+      ),
+    );
+  const pitches = FEW_GAPS.find(tells);
+  if (pitches === undefined) return null;
+  const ask: FurtherAsk = { kind: 'span', tool: 'calliper', pitches };
+  return {
+    ask,
+    wrongLeft: 0,
+    wrongNow: slips.length,
+    expected: [typed, ...slips].map(({ thread }) => expectation(ask, question, thread)),
   };
 }
 

@@ -46,19 +46,21 @@ export interface FormatOptions {
 export function formatNumber(value_SI: number, unit: UnitId, options: FormatOptions = {}): string {
   const decimals = options.decimals ?? DECIMALS[unit];
   const scale = 10 ** decimals;
-  const scaled = fromSI(value_SI, unit) * scale;
-  const noise = CONVERSION_NOISE * Math.max(1, Math.abs(scaled));
-  const rounded =
-    options.rounding === 'up'
-      ? Math.ceil(scaled - noise)
-      : options.rounding === 'down'
-        ? Math.floor(scaled + noise)
-        : Math.sign(scaled) * Math.round(Math.abs(scaled) + noise);
+  const rounded = scaledTo(fromSI(value_SI, unit), scale, options.rounding ?? 'nearest');
   const text = Math.abs(rounded / scale).toFixed(decimals);
   const [whole = '', fraction] = text.split('.');
   const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE) : whole;
   const sign = rounded < 0 ? MINUS : '';
   return sign + grouped + (fraction === undefined ? '' : `.${fraction}`);
+}
+
+/** A figure times its scale as a whole number. */
+function scaledTo(figure: number, scale: number, rounding: Rounding): number {
+  const scaled = figure * scale;
+  const noise = CONVERSION_NOISE * Math.max(1, Math.abs(scaled));
+  if (rounding === 'up') return Math.ceil(scaled - noise);
+  if (rounding === 'down') return Math.floor(scaled + noise);
+  return Math.sign(scaled) * Math.round(Math.abs(scaled) + noise);
 }
 
 /** Figure and unit: `formatQuantity(0.742, 'mm') //=> '742 mm'` (thin space). */
@@ -69,13 +71,40 @@ export function formatQuantity(value_SI: number, unit: UnitId, options: FormatOp
 
 /**
  * A permitted range. Its limits are rounded inward, so that no printed figure lies outside:
- * 18–21 N·m is 13.3–15.4 lbf·ft, although 21 N·m is 15.49.
+ * 18–21 N·m is 13.3–15.4 lbf·ft, although 21 N·m is 15.49. A narrow one takes more decimals.
  */
 export function formatRange(minimum_SI: number, maximum_SI: number, unit: UnitId, decimals?: number): string {
-  const places = decimals === undefined ? {} : { decimals };
-  const low = formatNumber(minimum_SI, unit, { ...places, rounding: 'up' });
-  const high = formatNumber(maximum_SI, unit, { ...places, rounding: 'down' });
+  const [low, high] = limitsInward(minimum_SI, maximum_SI, unit, decimals ?? DECIMALS[unit]);
   return `${trimZeros(low)}–${trimZeros(high)}${unit === 'deg' ? '' : THIN_SPACE}${UNITS[unit].symbol}`;
+}
+
+/** Enough for any two figures that differ by more than the noise of a conversion. */
+const MOST_MORE_DECIMALS = 12;
+const SAME_FIGURE_DECIMALS = 2;
+
+/** With as many decimals as it takes for the lower limit not to pass the upper; of one and the same figure, that figure twice. */
+function limitsInward(
+  minimum_SI: number,
+  maximum_SI: number,
+  unit: UnitId,
+  decimals: number,
+): readonly [string, string] {
+  const [from, to] = [fromSI(minimum_SI, unit), fromSI(maximum_SI, unit)];
+  if (Math.abs(to - from) <= CONVERSION_NOISE * Math.abs(to)) {
+    const figure = formatNumber(minimum_SI, unit, { decimals: decimals + SAME_FIGURE_DECIMALS });
+    return [figure, figure];
+  }
+  for (let places = decimals; places <= decimals + MOST_MORE_DECIMALS; places += 1) {
+    const scale = 10 ** places;
+    const least = scaledTo(from, scale, 'up');
+    const most = scaledTo(to, scale, 'down');
+    if (least > most && minimum_SI <= maximum_SI) continue;
+    return [
+      formatNumber(minimum_SI, unit, { decimals: places, rounding: 'up' }),
+      formatNumber(maximum_SI, unit, { decimals: places, rounding: 'down' }),
+    ];
+  }
+  return [formatNumber(minimum_SI, unit), formatNumber(maximum_SI, unit)];
 }
 
 const trimZeros = (text: string) => text.replace(/\.0+$/, '');

@@ -18,9 +18,12 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅔': '2/3',
 };
 
+/** Thousands as the Swiss set them apart. */
+export const GROUPED_BY_APOSTROPHES = /^\d{1,3}(['’]\d{3})+([.,]\d+)?$/;
+
 const NOT_A_NUMBER: WrittenNumber = { ok: false, reason: 'notANumber' };
 
-/** Reads "8 1/2", "8½", "8-1/2", "1,5", "1.234,5", "1 234", "−3". Surrounding space is ignored. */
+/** Reads "8 1/2", "8½", "8-1/2", "1,5", "1.234,5", "1 234", "1'234", "−3". Surrounding space is ignored. */
 export function readNumber(text: string): WrittenNumber {
   let rest = text.trim().replace(/[\u00a0\u2009\u202f]/g, ' ');
   let sign = 1;
@@ -41,6 +44,7 @@ export function readNumber(text: string): WrittenNumber {
 }
 
 function readDecimal(text: string): WrittenNumber {
+  if (GROUPED_BY_APOSTROPHES.test(text)) return readDecimal(text.replace(/['’]/g, ''));
   if (!/^(\d[\d.,\s]*|[.,]\d+)$/.test(text)) return NOT_A_NUMBER;
   if (/^\d{1,3}( \d{3})+([.,]\d+)?$/.test(text)) return readDecimal(text.replaceAll(' ', ''));
   if (/\s/.test(text)) return NOT_A_NUMBER;

@@ -25,7 +25,15 @@ describe('parseQuantity', () => {
     ['−40 °F', 'temperature', 233.15],
     ['25 cm3', 'volume', 25e-6],
     ['0,4 l', 'volume', 4e-4],
-    ['12.500 km', 'distance', 12500],
+    ['12500 km', 'distance', 12_500_000],
+    ['12.5 km', 'distance', 12_500],
+    ['0.125 km', 'distance', 125],
+    ["1'200 mm", 'length', 1.2],
+    ['1’200.5 mm', 'length', 1.2005],
+    [`5' 2"`, 'length', 62 * 0.0254],
+    ['100 lb/in2', 'pressure', 689475.729317],
+    ['25 cm^3', 'volume', 25e-6],
+    ['25 cm³', 'volume', 25e-6],
     ['3 %', 'fraction', 0.03],
   ] as const)('reads %p as a %s', (text, kind, expected) => {
     const parsed = read(text, kind);
@@ -48,6 +56,34 @@ describe('parseQuantity', () => {
   test('a comma before three digits could be either and is refused', () => {
     expect(read('1,234 mm')).toMatchObject({ ok: false, reason: 'ambiguousComma' });
     expect(read('0,125 in')).toMatchObject({ ok: true, value: 0.125 });
+  });
+
+  test('twelve thousand and a half, or twelve and a half: comma and point get the same question', () => {
+    for (const text of ['12,500 km', '12.500 km', '12.500 miles', '12,500'])
+      expect(read(text, 'distance')).toMatchObject({ ok: false, reason: 'ambiguousComma' });
+  });
+
+  test("1'200 is a figure without its unit, not a foot and two hundred inches", () => {
+    expect(read("1'200")).toMatchObject({ ok: false, reason: 'unitMissing', number: 1200 });
+  });
+
+  test('nothing is colder than absolute zero', () => {
+    expect(read('-300 °C', 'temperature')).toMatchObject({
+      ok: false,
+      reason: 'belowAbsoluteZero',
+      unit: 'degC',
+    });
+    expect(read('−460 °F', 'temperature')).toMatchObject({ ok: false, reason: 'belowAbsoluteZero' });
+    expect(read('-273.15 °C', 'temperature')).toMatchObject({ ok: true });
+  });
+
+  test('a unit of another kind is named, also one that is written with a digit', () => {
+    expect(read('25 cm^3')).toMatchObject({ ok: false, reason: 'unknownUnit', typedUnit: 'cm^3' });
+    expect(read('100 lb/in2', 'torque')).toMatchObject({
+      ok: false,
+      reason: 'unknownUnit',
+      typedUnit: 'lb/in2',
+    });
   });
 
   test.each([

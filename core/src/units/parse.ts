@@ -1,6 +1,6 @@
 /** Typed text to a quantity: generous about spelling, strict about what could mean two things. */
 import { fromSI, toSI } from './convert.ts';
-import { readNumber } from './number.ts';
+import { GROUPED_BY_APOSTROPHES, readNumber } from './number.ts';
 import type { QuantityKind, Unit } from './unit.ts';
 import { unitsOf } from './unit.ts';
 import type { UnitId } from './unitId.ts';
@@ -11,6 +11,7 @@ export type ParseFailure =
   | { readonly reason: 'notANumber' }
   | { readonly reason: 'ambiguousComma' }
   | { readonly reason: 'zeroDenominator' }
+  | { readonly reason: 'belowAbsoluteZero'; readonly unit: UnitId }
   | { readonly reason: 'unknownUnit'; readonly typedUnit: string }
   /** A bare number: the units it could have, and what it would then be in SI. */
   | { readonly reason: 'unitMissing'; readonly number: number; readonly couldBe: readonly UnitId[] };
@@ -33,7 +34,16 @@ export function parseQuantity(text: string, kind: QuantityKind): ParsedQuantity 
 
   const split = splitUnit(trimmed, kind);
   const number = readNumber(split.number);
-  if (!number.ok) return { ok: false, reason: number.reason };
+  if (!number.ok) {
+    // "25 cm^3" as a length: the figure is sound, its unit is not.
+    const unitText = unknownUnitOf(trimmed);
+    return unitText === null
+      ? { ok: false, reason: number.reason }
+      : { ok: false, reason: 'unknownUnit', typedUnit: unitText };
+  }
+  // An odometer shows thousands: one comma or point before three figures may be either.
+  if (kind === 'distance' && /^[1-9]\d{0,2}[.,]\d{3}$/.test(split.number.trim()))
+    return { ok: false, reason: 'ambiguousComma' };
   if (split.unit === null) {
     if (split.unitText !== '') return { ok: false, reason: 'unknownUnit', typedUnit: split.unitText };
     return {
@@ -43,12 +53,16 @@ export function parseQuantity(text: string, kind: QuantityKind): ParsedQuantity 
       couldBe: unitsOf(kind).map((candidate) => candidate.id),
     };
   }
-  return {
-    ok: true,
-    value: number.value,
-    unit: split.unit.id,
-    value_SI: toSI(number.value, split.unit.id),
-  };
+  const value_SI = toSI(number.value, split.unit.id);
+  if (kind === 'temperature' && value_SI < 0)
+    return { ok: false, reason: 'belowAbsoluteZero', unit: split.unit.id };
+  return { ok: true, value: number.value, unit: split.unit.id, value_SI };
+}
+
+/** What stands behind a number, where that is a word or sign with a digit in it that is no unit here. */
+function unknownUnitOf(text: string): string | null {
+  const match = /^([-−–+]?[\d.,'’\s/½¼¾⅛⅜⅝⅞⅓⅔]*[\d½¼¾⅛⅜⅝⅞⅓⅔])\s*([a-zµ°/][a-zµ°/^·.*-]*\d?)$/i.exec(text);
+  return match && readNumber(match[1] ?? '').ok ? (match[2] ?? '') : null;
 }
 
 interface Split {
@@ -61,7 +75,7 @@ interface Split {
 function splitUnit(text: string, kind: QuantityKind): Split {
   const match = /^(.*[\d½¼¾⅛⅜⅝⅞⅓⅔])(.*)$/s.exec(text);
   // A digit may belong to the unit: cm3, in2.
-  const exponent = /^(.*?\d)\s*([a-z/]+[23])$/i.exec(text);
+  const exponent = /^(.*?\d)\s*([a-z/]+\^?[23])$/i.exec(text);
   for (const candidate of [exponent, match]) {
     if (!candidate) continue;
     const unitText = (candidate[2] ?? '').trim();
@@ -72,12 +86,13 @@ function splitUnit(text: string, kind: QuantityKind): Split {
 }
 
 function findUnit(unitText: string, kind: QuantityKind): Unit | null {
-  const plain = unitText.toLowerCase().replace(/[\s.·⋅*×-]/g, '');
+  const plain = unitText.toLowerCase().replace(/[\s.·⋅*×^-]/g, '');
   if (plain === '') return null;
   return unitsOf(kind).find((candidate) => candidate.spellings.includes(plain)) ?? null;
 }
 
 function readFeetAndInches(text: string): ParsedQuantity | null {
+  if (GROUPED_BY_APOSTROPHES.test(text)) return null;
   const match = /^(\d+)\s*(?:ft|feet|foot|'|′)\s*([\d\s/.½¼¾⅛⅜⅝⅞]+)\s*(?:in|inch|inches|"|″|'')?$/i.exec(
     text,
   );

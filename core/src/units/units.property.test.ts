@@ -21,7 +21,9 @@ describe('units', () => {
   test('what is printed reads back as the same quantity, to the printed digit', () => {
     fc.assert(
       fc.property(anyUnit, fc.integer({ min: -999_999, max: 999_999 }), (unit, hundredths) => {
-        const value = hundredths / 100;
+        // Nothing is colder than absolute zero: that is refused by its own test.
+        const isTemperature = UNITS[unit].kind === 'temperature';
+        const value = (isTemperature ? Math.abs(hundredths) : hundredths) / 100;
         const parsed = parseQuantity(
           formatQuantity(toSI(value, unit), unit, { decimals: 2 }),
           UNITS[unit].kind,
@@ -53,6 +55,24 @@ describe('formatting', () => {
   test('18–21 N·m is 13.3–15.4 lbf·ft: 16 lbf·ft is over the limit', () => {
     expect(formatRange(18, 21, 'lbf_ft')).toBe('13.3–15.4\u2009lbf·ft');
     expect(toSI(16, 'lbf_ft')).toBeGreaterThan(21);
+  });
+
+  test('a narrow range takes the decimals it needs and is never upside down', () => {
+    expect(formatRange(19.9, 20.1, 'lbf_ft')).toBe('14.7–14.8\u2009lbf·ft');
+    expect(formatRange(20, 20.05, 'lbf_ft')).toBe('14.76–14.78\u2009lbf·ft');
+    expect(formatRange(20, 20, 'lbf_ft')).toBe('14.751–14.751\u2009lbf·ft');
+    expect(formatRange(20, 20, 'Nm')).toBe('20–20\u2009N·m');
+    fc.assert(
+      fc.property(
+        anyUnit,
+        fc.double({ min: 1e-3, max: 1e3, noNaN: true }),
+        fc.double({ min: 0, max: 1e-3, noNaN: true }),
+        (unit, low, share) => {
+          const [from = '', to = ''] = formatRange(low, low * (1 + share), unit).split(/[–\u2009°%]/);
+          expect(Number(from.replace('\u2212', '-'))).toBeLessThanOrEqual(Number(to.replace('\u2212', '-')));
+        },
+      ),
+    );
   });
 
   test('a whole limit keeps its figure', () => {

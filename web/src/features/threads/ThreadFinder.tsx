@@ -257,11 +257,14 @@ function Answer({ finding, working, use }: AnswerProps) {
   const possible = finding.candidates.filter((candidate) => candidate.possible);
   const best = possible[0];
   const nearest = finding.candidates.slice(0, NEAREST_SHOWN);
+  const isSettled = finding.verdict === 'one' && finding.slips.length === 0;
   return (
     <Sheet>
       <SheetTitle>
         {finding.verdict === 'one'
-          ? 'This explains every reading'
+          ? isSettled
+            ? 'This explains every reading'
+            : 'This explains every reading, if gaps were counted'
           : finding.verdict === 'several'
             ? `${possible.length} threads explain the readings`
             : 'No thread explains these readings'}
@@ -270,7 +273,7 @@ function Answer({ finding, working, use }: AnswerProps) {
         <>
           <Hero>
             {best.thread.designation}
-            {finding.verdict === 'several' ? '\u2009?' : ''}
+            {isSettled ? '' : '\u2009?'}
           </Hero>
           <Fine>
             Met on{' '}
@@ -299,7 +302,7 @@ function Answer({ finding, working, use }: AnswerProps) {
           ))}
         </Rows>
       ) : null}
-      {best && use ? use(best.thread.designation, finding.verdict === 'one') : null}
+      {best && use ? use(best.thread.designation, isSettled) : null}
     </Sheet>
   );
 }
