@@ -68,8 +68,10 @@ describe('formatting', () => {
         fc.double({ min: 1e-3, max: 1e3, noNaN: true }),
         fc.double({ min: 0, max: 1e-3, noNaN: true }),
         (unit, low, share) => {
-          const [from = '', to = ''] = formatRange(low, low * (1 + share), unit).split(/[–\u2009°%]/);
-          expect(Number(from.replace('\u2212', '-'))).toBeLessThanOrEqual(Number(to.replace('\u2212', '-')));
+          const [from = '', to = ''] = formatRange(low, low * (1 + share), unit).split('–');
+          const figure = (text: string) =>
+            parseFloat(text.replace(/\u2009(?=\d)/g, '').replace('\u2212', '-'));
+          expect(figure(from)).toBeLessThanOrEqual(figure(to));
         },
       ),
     );
