@@ -3,6 +3,7 @@ export type { Formula, Term, Working, WorkingStep } from './calculation/working.
 export type { Meaning } from './calculation/meaning.ts';
 export { MEANINGS } from './calculation/meaning.ts';
 export type { Problem, ProblemCode } from './calculation/problem.ts';
+export { NotPhysical } from './calculation/physical.ts';
 export type { Quantity } from './calculation/quantity.ts';
 export type { Calculated, NotCalculated, Result } from './calculation/result.ts';
 
@@ -268,7 +269,8 @@ export { mirrored, sceneOf } from './route/corner.ts';
 export type { CornerPattern } from './route/patternCorners.ts';
 export { CORNER_PATTERNS, PATTERN_CORNERS } from './route/patternCorners.ts';
 export type { RouteProof, WorstFigure } from './route/prove.ts';
-export { lowerBound, lowerBound_m, proveRoute, sceneProblem } from './route/prove.ts';
+export { lowerBound, lowerBound_m, proveRoute } from './route/prove.ts';
+export { sceneProblem } from './route/sceneProblem.ts';
 export type { ChordCheck, Dimension, MeasuredChord } from './route/checkChord.ts';
 export { checkChords, withChange } from './route/checkChord.ts';
 export type { FittedEnd } from './route/fittedEnd.ts';

@@ -97,6 +97,8 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
 
   test.each<Problem>([
     { code: 'notPositive', field: 'length_m', value: -1 },
+    { code: 'notPositive', field: 'bolt.crossHole_m', value: 0 },
+    { code: 'tooLarge', field: 'keepOuts.0.solid.radius_m' },
     { code: 'notFinite', field: 'reading_Nm' },
     { code: 'noEyeOnThisEnd', field: 'given.endA' },
     { code: 'noThreadOnThisEnd', field: 'wanted.endB' },

@@ -50,11 +50,21 @@ const IN_LISTS: Readonly<Record<string, string>> = {
   pieces: 'Piece',
   stocks: 'Stock length',
 };
+/** What a figure is called: its own words, those of its last name, or that name as people write it. */
 function nameOf(field: string): string {
   const [list = '', index] = field.split('.');
   const listed = index !== undefined && /^\d+$/.test(index) ? IN_LISTS[list] : undefined;
-  return listed ? `${listed} ${Number(index) + 1}` : (FIELD_NAMES[field] ?? field);
+  if (listed) return `${listed} ${Number(index) + 1}`;
+  const last = field.split('.').findLast((part) => !/^\d+$/.test(part)) ?? field;
+  return FIELD_NAMES[field] ?? FIELD_NAMES[last] ?? plainName(last);
 }
+
+/** "leverStroke_m" is the lever stroke. */
+const plainName = (name: string): string =>
+  name
+    .replace(/_[A-Za-z0-9]+$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
 
 /** One sentence naming the field and the way out. */
 export function problemText(problem: Problem, write: Writer): string {
@@ -63,6 +73,8 @@ export function problemText(problem: Problem, write: Writer): string {
       return `The ${nameOf(problem.field)} must be more than nothing. Check the sign and the figure.`;
     case 'notFinite':
       return `The ${nameOf(problem.field)} is not a number. Type it again.`;
+    case 'tooLarge':
+      return `The ${nameOf(problem.field)} is larger than anything on a vehicle. Check the figure and its unit.`;
     case 'noEyeOnThisEnd':
       return `The fitting at ${nameOf(problem.field)} has no eye: count from the end of its thread.`;
     case 'noThreadOnThisEnd':

@@ -2,6 +2,7 @@
 import type { AlongKind } from '../hoseBuild/build.ts';
 import type { JointMaterial } from '../joint/washers.ts';
 import { threadKey } from '../threads/catalogue.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 /** A part as it is counted: two of the same key are the same part. */
 export type BillPart =
@@ -40,10 +41,16 @@ export interface BillLine {
   readonly toOrder: number;
 }
 
+const PART_RULES = {
+  positive: ['hole_m', 'thickness_m', 'outside_m', 'clip_m', 'eyes'],
+  notNegative: ['length_m', 'count'],
+} as const;
+
 const tenths = (value_m: number | null) => (value_m === null ? '-' : String(Math.round(value_m * 1e4)));
 
 /** Alike to a tenth of a millimetre. */
 export function keyOf(part: BillPart): string {
+  demand(unphysical(part, PART_RULES));
   switch (part.kind) {
     case 'hose':
       return `hose ${part.name} ${tenths(part.length_m)}`;
@@ -76,6 +83,7 @@ export function billOf(
   parts: readonly { readonly part: BillPart; readonly count: number }[],
   onHand: ReadonlyMap<string, number>,
 ): readonly BillLine[] {
+  demand(unphysical({ parts }, PART_RULES));
   const lines = new Map<string, { part: BillPart; needed: number }>();
   for (const { part, count } of parts) {
     if (count <= 0) continue;

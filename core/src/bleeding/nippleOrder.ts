@@ -6,6 +6,7 @@ import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Circuit } from '../layout/circuit.ts';
 import { distancesFromMaster } from '../layout/circuit.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const PATH: Formula = { expression: 'x = Σ hose lengths from the master', source: 'bleedOrder' };
 
@@ -20,6 +21,12 @@ export interface NippleTurn {
  * never changes between two looks. Problem: a nipple that no fluid reaches.
  */
 export function nippleOrder(circuit: Circuit): Result<readonly NippleTurn[]> {
+  const refused = unphysical(
+    circuit.hoses.map(({ length_m }) => ({ length_m })),
+    { notNegative: ['length_m'] },
+    'hoses',
+  );
+  if (refused) return problem(refused);
   const distances = distancesFromMaster(circuit);
   const turns: NippleTurn[] = [];
   for (const nipple of circuit.components) {

@@ -6,6 +6,7 @@ import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const PER_STROKE: Formula = { expression: 'V_s = π/4·d²·(s/i)·η', source: 'cylinderVolume' };
 const STROKES: Formula = { expression: 'n = ⌊V_res / V_s⌋', source: 'cylinderVolume' };
@@ -35,6 +36,8 @@ export function strokeVolume(master: MasterStroke): Result<number> {
     efficiency: master.efficiency,
   });
   if (refused) return problem(refused);
+  // No more leaves than was swept.
+  if (master.efficiency > 1) return problem({ code: 'tooLarge', field: 'efficiency' });
   const volume_m3 =
     (Math.PI / 4) * master.masterBore_m ** 2 * (master.leverStroke_m / master.leverRatio) * master.efficiency;
   return calculated(volume_m3, [
@@ -70,8 +73,8 @@ export function refillGuard(
   if (!perStroke.ok) return perStroke;
   const refused = firstNotPositive({ usable_m3 });
   if (refused) return problem(refused);
-  if (!(strokesSinceTopUp >= 0))
-    return problem({ code: 'notPositive', field: 'strokesSinceTopUp', value: strokesSinceTopUp });
+  const unsound = unphysical({ strokesSinceTopUp }, { notNegative: ['strokesSinceTopUp'] });
+  if (unsound) return problem(unsound);
 
   const strokesBeforeMinimum = Math.floor(usable_m3 / perStroke.value + 1e-9);
   const strokesLeft = strokesBeforeMinimum - strokesSinceTopUp;

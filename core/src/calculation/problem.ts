@@ -2,6 +2,7 @@
 export type Problem =
   | { readonly code: 'notPositive'; readonly field: string; readonly value: number }
   | { readonly code: 'notFinite'; readonly field: string }
+  | { readonly code: 'tooLarge'; readonly field: string }
   | { readonly code: 'noEyeOnThisEnd'; readonly field: string }
   | { readonly code: 'noThreadOnThisEnd'; readonly field: string }
   | { readonly code: 'shorterThanItsFittings'; readonly field: string; readonly takeOffs_m: number }
@@ -45,10 +46,14 @@ export type Problem =
 
 export type ProblemCode = Problem['code'];
 
+/** In SI units nothing on a vehicle comes near it: pressures in pascals and distances in metres included. */
+export const LARGEST = 1e12;
+
 /** The first of the named values that is not a finite number above zero, as a problem; otherwise null. */
 export function firstNotPositive(values: Readonly<Record<string, number>>): Problem | null {
   for (const [field, value] of Object.entries(values)) {
     if (!Number.isFinite(value)) return { code: 'notFinite', field };
+    if (value > LARGEST) return { code: 'tooLarge', field };
     if (value <= 0) return { code: 'notPositive', field, value };
   }
   return null;

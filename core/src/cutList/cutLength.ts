@@ -6,6 +6,7 @@ import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { LengthConversion } from '../fittings/lengthDatum.ts';
 import { convertLength } from '../fittings/lengthDatum.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const CUT: Formula = { expression: 'L_cut = L_free + i_A + i_B', source: 'fittingGeometry' };
 
@@ -23,8 +24,11 @@ export function cutLength(
   input: CutLengthInput,
 ): Result<{ readonly free_m: number; readonly cut_m: number }> {
   const { insertionA_m, insertionB_m, ...finished } = input;
-  for (const [field, value] of Object.entries({ insertionA_m, insertionB_m }))
-    if (!Number.isFinite(value) || value < 0) return problem({ code: 'notPositive', field, value });
+  const refused = unphysical(
+    { insertionA_m, insertionB_m },
+    { notNegative: ['insertionA_m', 'insertionB_m'] },
+  );
+  if (refused) return problem(refused);
   const converted = convertLength({ ...finished, wanted: { endA: 'ferruleFace', endB: 'ferruleFace' } });
   if (!converted.ok) return converted;
   const free_m = converted.value.freeHose_m;

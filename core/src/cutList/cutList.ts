@@ -8,6 +8,7 @@ import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Assignment, Packing } from './pack.ts';
 import { packBest } from './pack.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 export interface Piece {
   readonly id: string;
@@ -138,9 +139,19 @@ function cutProblem(pieces: readonly Piece[], stocks: readonly Stock[], rules: C
   return (
     named('pieces', pieces) ??
     named('stocks', stocks) ??
-    (Number.isFinite(rules.kerf_m) && rules.kerf_m >= 0
-      ? null
-      : { code: 'notPositive', field: 'kerf_m', value: rules.kerf_m }) ??
-    firstNotPositive({ worthKeeping_m: rules.worthKeeping_m })
+    unphysical({ kerf_m: rules.kerf_m }, { notNegative: ['kerf_m'] }) ??
+    firstNotPositive({ worthKeeping_m: rules.worthKeeping_m }) ??
+    longest(pieces, stocks)
   );
+}
+
+/** Reels are no longer: what is counted in tenths of a millimetre stays countable. */
+const LONGEST_m = 10_000;
+
+function longest(...all: readonly (readonly { readonly length_m: number }[])[]): Problem | null {
+  for (const [index, list] of all.entries())
+    for (const [at, { length_m }] of list.entries())
+      if (length_m > LONGEST_m)
+        return { code: 'tooLarge', field: `${index === 0 ? 'pieces' : 'stocks'}.${at}` };
+  return null;
 }

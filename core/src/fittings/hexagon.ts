@@ -7,6 +7,7 @@ import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { WrenchVerdict } from './wrenchVerdict.ts';
+import { demand } from '../calculation/physical.ts';
 
 const CLEARANCE: Formula = { expression: 'c = s_wrench − s_hexagon', source: 'wrenchClearance' };
 
@@ -77,6 +78,7 @@ export function wrenchesFor(hexagon_m: number): {
   readonly fit: readonly WrenchSize[];
   readonly tempting: readonly (WrenchSize & { readonly verdict: WrenchVerdict })[];
 } {
+  demand(firstNotPositive({ hexagon_m }));
   const near = WRENCH_SIZES.filter((size) => Math.abs(size.across_m - hexagon_m) < 1.05e-3)
     .map((size) => ({ ...size, result: judgeWrench(hexagon_m, size.across_m) }))
     .sort((left, right) => Math.abs(left.across_m - hexagon_m) - Math.abs(right.across_m - hexagon_m));

@@ -8,6 +8,7 @@ import type { Formula, Term, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { EndGeometry, LengthPoint } from './end.ts';
 import { sealingPointOf } from './end.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 /** Which point the length is counted from at each end. */
 export interface LengthDatum {
@@ -45,6 +46,8 @@ export function convertLength(
 ): Result<{ readonly length_m: number; readonly freeHose_m: number }> {
   const refused =
     firstNotPositive({ length_m: input.length_m }) ??
+    endProblem(input.endA, 'endA') ??
+    endProblem(input.endB, 'endB') ??
     pointProblem(input.endA, input.given.endA, 'given.endA') ??
     pointProblem(input.endB, input.given.endB, 'given.endB') ??
     pointProblem(input.endA, input.wanted.endA, 'wanted.endA') ??
@@ -93,6 +96,14 @@ export const sealingDatum = (endA: EndGeometry, endB: EndGeometry): LengthDatum 
   endA: sealingPointOf(endA),
   endB: sealingPointOf(endB),
 });
+
+/** What is wrong with an end as geometry: nothing in it is less than nothing, and a neck is bent by less than half a turn. */
+export const endProblem = (end: EndGeometry, field: string): Problem | null =>
+  unphysical(
+    end,
+    { notNegative: ['ferruleToApex_m', 'apexToPoint_m', 'neckLength_m', 'neckAngle_rad'] },
+    field,
+  ) ?? (end.neckAngle_rad < Math.PI ? null : { code: 'noSuchBend', field: `${field}.neckAngle_rad` });
 
 function pointProblem(end: EndGeometry, point: LengthPoint, field: string): Problem | null {
   if (point === 'eyeCentre' && end.family !== 'banjo') return { code: 'noEyeOnThisEnd', field };

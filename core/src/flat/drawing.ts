@@ -127,7 +127,8 @@ const CLEAR_m = 0.001;
 export function dimension(from_m: Place, to_m: Place, offset_m: number, text: string): readonly Mark[] {
   const [dx, dy] = [to_m[0] - from_m[0], to_m[1] - from_m[1]];
   const length_m = Math.hypot(dx, dy);
-  const [ux, uy] = [dx / length_m, dy / length_m];
+  // Between a place and itself it lies as on a level line.
+  const [ux, uy] = length_m > 0 ? [dx / length_m, dy / length_m] : [1, 0];
   const [nx, ny] = [-uy, ux];
   const out = ([x, y]: Place, by_m: number): Place => [x + nx * by_m, y + ny * by_m];
   const sign = Math.sign(offset_m) || 1;

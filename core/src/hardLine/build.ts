@@ -2,6 +2,7 @@
 import type { Caution } from '../mistakes/caution.ts';
 import type { FlareForm, FlareLooks } from './forms.ts';
 import type { Developed, HardLine } from './line.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 export const LINE_MATERIALS = ['copperNickel', 'coatedSteel', 'stainless', 'copper'] as const;
 export type LineMaterial = (typeof LINE_MATERIALS)[number];
@@ -48,6 +49,12 @@ export function judgeLine(
   made: Developed,
   { cutAs_m, nuts, looksA, looksB, bentBack }: LineChecks = UNSEEN,
 ): readonly Caution[] {
+  demand(
+    unphysical(
+      { ...made, cutAs_m, nuts, bentBack },
+      { positive: ['cutAs_m', 'cut_m'], notNegative: ['nuts', 'bentBack'] },
+    ),
+  );
   const flare = (end: 'A' | 'B', form: FlareForm): readonly Caution[] =>
     form === 'singleFlare' || form === 'compression' ? [{ id: 'M46', evidence: { end, form } }] : [];
   const looks = (end: 'A' | 'B', seen: FlareLooks | null): readonly Caution[] =>
@@ -84,11 +91,9 @@ export const FLARING_GRIP_m = 0.05;
  * The order that cannot be got wrong: both nuts are on before the second end is closed, and an end whose straight is too
  * short for the flaring tool is flared before its bend is made. Bends follow one another from end A.
  */
-export function lineSteps(
-  { bends }: HardLine,
-  made: Developed,
-  grip_m = FLARING_GRIP_m,
-): readonly LineStep[] {
+export function lineSteps(line: HardLine, made: Developed, grip_m = FLARING_GRIP_m): readonly LineStep[] {
+  demand(unphysical({ straights_m: made.straights_m, grip_m }, { notNegative: ['straights_m', 'grip_m'] }));
+  const { bends } = line;
   const isShort = (straight_m: number | undefined) => bends.length > 0 && (straight_m ?? 0) < grip_m;
   const [shortA, shortB] = [isShort(made.straights_m[0]), isShort(made.straights_m.at(-1))];
   const flare = (end: 'A' | 'B'): LineStep => ({ kind: 'flare', end });

@@ -2,6 +2,7 @@
 import type { Vector } from '../geometry/vector.ts';
 import { cross, dot, norm, subtract, unit } from '../geometry/vector.ts';
 import type { LineBend } from './line.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 /** A turn of less than this is no bend but a hand that shook. */
 const LEAST_BEND_rad = Math.PI / 180;
@@ -10,6 +11,7 @@ const LEAST_BEND_rad = Math.PI / 180;
 export function patternFrom(
   corners_m: readonly Vector[],
 ): { readonly legs_m: readonly number[]; readonly bends: readonly LineBend[] } | null {
+  demand(unphysical({ corners_m }));
   const kept: Vector[] = [];
   for (const [index, corner] of corners_m.entries()) {
     const before = kept.at(-1);

@@ -6,6 +6,7 @@ import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
 import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 /** From apex to apex as a tape reads along a pattern, or only what is straight between two bends. */
 export const LEG_DATUMS = ['apex', 'straight'] as const;
@@ -59,7 +60,16 @@ const CUT: Formula = { expression: 'L_cut = L + f_A + f_B − g', source: 'flare
 const NOISE_m = 5e-7;
 
 /** From apex to where the bend begins. */
-export const setback_m = (radius_m: number, angle_rad: number): number => radius_m * Math.tan(angle_rad / 2);
+export function setback_m(radius_m: number, angle_rad: number): number {
+  demand(firstNotPositive({ radius_m }) ?? bendProblem('angle_rad', angle_rad));
+  return radius_m * Math.tan(angle_rad / 2);
+}
+
+/** Nearer to half a turn the apex lies further off than any line is long. */
+const MOST_BEND_rad = Math.PI * (1 - 1e-6);
+
+const bendProblem = (field: string, angle_rad: number): Problem | null =>
+  angle_rad > 0 && angle_rad < MOST_BEND_rad ? null : { code: 'noSuchBend', field };
 
 /**
  * Straights, arcs, the length along the middle and the length to cut, metres. Problems: a dimension that is not positive; a
@@ -85,6 +95,8 @@ export function developed(line: HardLine): Result<Developed> {
   const arc_m = arcs_m.reduce((sum, part) => sum + part, 0);
   const centreline_m = straight_m + arc_m;
   const cut_m = centreline_m + endA.flare_m + endB.flare_m - unionGap_m;
+  // A union bridges a gap in the line: it cannot bridge all of it.
+  if (!(cut_m > 0)) return problem({ code: 'notPositive', field: 'cut_m', value: cut_m });
   const radius = term('R', 'benderRadius', length(radius_m));
   const centreline = term('L', 'lineCentreline', length(centreline_m));
   const setback = setbacks_m.reduce((sum, part) => sum + 2 * part, 0);
@@ -128,16 +140,29 @@ export function developed(line: HardLine): Result<Developed> {
   return calculated({ straights_m, arcs_m, centreline_m, cut_m }, steps);
 }
 
-function lineProblem({ legs_m, bends, radius_m, endA, endB, unionGap_m }: HardLine): Problem | null {
+/** What is wrong with a line as it is entered; null when it can be bent. */
+export function lineProblem({ legs_m, bends, radius_m, endA, endB, unionGap_m }: HardLine): Problem | null {
   const refused =
     firstNotPositive({ radius_m }) ??
     firstNotPositive(Object.fromEntries(legs_m.map((leg_m, index) => [`legs.${index}`, leg_m])));
   if (refused) return refused;
   if (legs_m.length !== bends.length + 1)
     return { code: 'legsAndBends', field: 'legs', legs: bends.length + 1 };
-  for (const [index, { angle_rad }] of bends.entries())
-    if (!(angle_rad > 0 && angle_rad < Math.PI)) return { code: 'noSuchBend', field: `bends.${index}` };
-  for (const [field, value] of Object.entries({ flareA_m: endA.flare_m, flareB_m: endB.flare_m, unionGap_m }))
-    if (!(value >= 0) || !Number.isFinite(value)) return { code: 'notPositive', field, value };
-  return null;
+  for (const [index, { angle_rad, roll_rad }] of bends.entries()) {
+    const wrong = bendProblem(`bends.${index}`, angle_rad) ?? unphysical({ roll_rad });
+    if (wrong) return wrong;
+  }
+  return unphysical(
+    { flareA_m: endA.flare_m, flareB_m: endB.flare_m, unionGap_m },
+    { notNegative: ['flareA_m', 'flareB_m', 'unionGap_m'] },
+  );
 }
+
+/** Refuses a line, or what was made of it, for functions that return what a sound one gives. */
+export const demandLine = (line: HardLine, made?: Developed): void =>
+  demand(
+    lineProblem(line) ??
+      (made
+        ? unphysical(made, { notNegative: ['straights_m', 'arcs_m'], positive: ['cut_m', 'centreline_m'] })
+        : null),
+  );

@@ -1,5 +1,7 @@
 /** What is marked on the straight tube before it is bent, in the order in which it is bent. */
 import type { Developed, HardLine } from './line.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { demandLine } from './line.ts';
 
 export interface BendMark {
   /** From the cut end A of the straight tube to where the bend begins, and to where it ends. */
@@ -17,6 +19,8 @@ export interface BendMark {
  * tube and bender: nothing until one was made.
  */
 export function bendMarks(line: HardLine, made: Developed, springBack = 0): readonly BendMark[] {
+  demandLine(line, made);
+  demand(unphysical({ springBack }, { notNegative: ['springBack'] }));
   let at_m = line.endA.flare_m;
   return line.bends.map(({ angle_rad, roll_rad }, index) => {
     const begins_m = at_m + (made.straights_m[index] ?? 0);

@@ -2,6 +2,7 @@
 import type { Vector } from '../geometry/vector.ts';
 import { add, cross, scaled, turned } from '../geometry/vector.ts';
 import type { Developed, HardLine } from './line.ts';
+import { demandLine } from './line.ts';
 
 export interface LinePiece {
   readonly kind: 'straight' | 'arc';
@@ -17,6 +18,7 @@ export interface LinePiece {
 
 /** Straights and arcs one after another; straights of no length are left out. */
 export function linePieces(line: HardLine, made: Developed): readonly LinePiece[] {
+  demandLine(line, made);
   const pieces: LinePiece[] = [];
   let at: Vector = [0, 0, 0];
   let along: Vector = [1, 0, 0];

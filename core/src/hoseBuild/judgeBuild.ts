@@ -2,6 +2,7 @@
 import { judgeEye } from '../joint/parts.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { AlongPart, BuildSplit, EndFitting, EndFixing, HoseBuild } from './build.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 /** A clip that holds without crushing is up to one millimetre smaller than what it holds; our default, the clip's maker decides. */
 export const CLIP_PINCH_m = { least: -0.001, most: 0 } as const;
@@ -53,6 +54,15 @@ export function judgeBuild(
   build: HoseBuild,
   { use, clocking_rad, boltA_m, boltB_m }: BuildSetting,
 ): readonly Caution[] {
+  demand(
+    unphysical(
+      { ...build, clocking_rad, boltA_m, boltB_m },
+      {
+        positive: ['bore_m', 'outside_m', 'clip_m', 'eyeBore_m', 'boltA_m', 'boltB_m'],
+        notNegative: ['tolerance_m', 'length_m'],
+      },
+    ),
+  );
   const eye = ({ eyeBore_m }: EndFitting, bolt_m: number | null) =>
     eyeBore_m === null || bolt_m === null ? [] : judgeEye(eyeBore_m, bolt_m);
   const { endA, endB, along, outside_m, split, fixing } = build;

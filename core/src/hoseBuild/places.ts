@@ -1,6 +1,9 @@
 /** Where parts may sit along a hose: between its two ferrules, and not in one another. */
 import type { EndGeometry } from '../fittings/end.ts';
 import type { AlongPart } from './build.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import { endProblem } from '../fittings/lengthDatum.ts';
 
 export interface FreeHose {
   readonly from_m: number;
@@ -8,10 +11,13 @@ export interface FreeHose {
 }
 
 /** What is left between the fittings, from the sealing point of end A. */
-export const freeHose = (length_m: number, endA: EndGeometry, endB: EndGeometry): FreeHose => ({
-  from_m: endA.ferruleToApex_m + endA.apexToPoint_m,
-  to_m: length_m - endB.ferruleToApex_m - endB.apexToPoint_m,
-});
+export const freeHose = (length_m: number, endA: EndGeometry, endB: EndGeometry): FreeHose => {
+  demand(firstNotPositive({ length_m }) ?? endProblem(endA, 'endA') ?? endProblem(endB, 'endB'));
+  return {
+    from_m: endA.ferruleToApex_m + endA.apexToPoint_m,
+    to_m: length_m - endB.ferruleToApex_m - endB.apexToPoint_m,
+  };
+};
 
 export type PlaceFault =
   | { readonly id: string; readonly reason: 'beyond' }
@@ -31,6 +37,7 @@ const STAYS_APART = {
 
 /** What of the parts cannot be where it is said to be. */
 export function placeFaults(along: readonly AlongPart[], free: FreeHose): readonly PlaceFault[] {
+  demand(unphysical({ along, free }, { notNegative: ['length_m'], positive: ['outside_m', 'clip_m'] }));
   return along.flatMap((part, index): readonly PlaceFault[] => {
     const { id, from_m, length_m } = part;
     const to_m = from_m + length_m;
@@ -53,5 +60,7 @@ export const inOrder = (along: readonly AlongPart[]): readonly AlongPart[] =>
   along.toSorted((a, b) => a.from_m - b.from_m);
 
 /** As near to a place as the hose lets the part be. */
-export const kept = (from_m: number, length_m: number, { from_m: first, to_m: last }: FreeHose): number =>
-  Math.min(Math.max(from_m, first), Math.max(first, last - length_m));
+export function kept(from_m: number, length_m: number, { from_m: first, to_m: last }: FreeHose): number {
+  demand(unphysical({ from_m, length_m, first, last }, { notNegative: ['length_m'] }));
+  return Math.min(Math.max(from_m, first), Math.max(first, last - length_m));
+}

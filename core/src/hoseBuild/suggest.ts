@@ -3,6 +3,9 @@ import type { EndGeometry } from '../fittings/end.ts';
 import type { AlongPart, EndFitting, HoseBuild } from './build.ts';
 import { inOrder } from './places.ts';
 import { freeHose, kept, placeFaults } from './places.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import { endProblem } from '../fittings/lengthDatum.ts';
 
 /** Where a figure comes from: the hose on the vehicle, its bolt, the kept route, or our own example. */
 export const BUILD_REASONS = ['fitted', 'bolt', 'route', 'example', 'usual'] as const;
@@ -77,6 +80,15 @@ const endFitting = (end: EndGeometry, bolt_m: number | null): EndFitting => ({
 });
 
 export function suggestBuild(facts: BuildFacts): SuggestedBuild {
+  demand(
+    firstNotPositive({ length_m: facts.length_m, bore_m: facts.bore_m }) ??
+      endProblem(facts.endA, 'endA') ??
+      endProblem(facts.endB, 'endB') ??
+      unphysical(facts, {
+        positive: ['boltA_m', 'boltB_m', 'outside_m'],
+        notNegative: ['length_m', 'from_m', 'at_m'],
+      }),
+  );
   const { hoseName, bore_m, length_m, endA, endB, boltA_m, boltB_m, route } = facts;
   const outside_m = route?.outside_m ?? OUTSIDE_m;
   const free = freeHose(length_m, endA, endB);

@@ -8,6 +8,7 @@ import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const CLAMP: Formula = { expression: 'F = T ÷ (0.16·P + 0.58·d₂·µ_G + ½·D_km·µ_K)', source: 'vdi2230' };
 const THREAD: Formula = { expression: 'σ_v = √((F/A)² + 3·(T_G/W_p)²)', source: 'vdi2230' };
@@ -77,16 +78,27 @@ const twistModulus_m3 = (outside_m: number, inside_m: number): number =>
 /** Metric thread geometry of ISO 68-1 and ISO 724; clamp after VDI 2230 with its rounded coefficients (from memory). */
 export function boltLoad(input: BoltLoading): Result<BoltLoad> {
   const { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa } = input;
-  const refused = firstNotPositive({
-    diameter_m: bolt.diameter_m,
-    pitch_m: bolt.pitch_m,
-    neck_m: bolt.neck_m,
-    bore_m: bolt.bore_m,
-    yield_Pa: bolt.yield_Pa,
-    torque_Nm,
-    threadFriction,
-    headFriction,
-  });
+  const refused =
+    firstNotPositive({
+      diameter_m: bolt.diameter_m,
+      pitch_m: bolt.pitch_m,
+      neck_m: bolt.neck_m,
+      bore_m: bolt.bore_m,
+      yield_Pa: bolt.yield_Pa,
+      torque_Nm,
+      threadFriction,
+      headFriction,
+    }) ??
+    firstNotPositive({ washerOutside_m: washer.outside_m, washerInside_m: washer.inside_m }) ??
+    unphysical(
+      { crossHole_m: bolt.crossHole_m, crossHoles: bolt.crossHoles, pressure_Pa },
+      { notNegative: ['crossHole_m', 'crossHoles', 'pressure_Pa'] },
+    ) ??
+    (Number.isInteger(bolt.crossHoles)
+      ? null
+      : ({ code: 'notPositive', field: 'crossHoles', value: bolt.crossHoles } as const)) ??
+    // A thread has a core: its ridges are less than the bolt.
+    (bolt.pitch_m < bolt.diameter_m / 2 ? null : ({ code: 'boreOverNeck', field: 'pitch_m' } as const));
   if (refused) return problem(refused);
   if (bolt.bore_m >= bolt.neck_m) return problem({ code: 'boreOverNeck', field: 'bore_m' });
   if (washer.inside_m >= washer.outside_m) return problem({ code: 'boreOverNeck', field: 'washerInside_m' });

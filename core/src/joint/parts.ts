@@ -1,6 +1,8 @@
 /** Whether eye and bolt belong together, and whether an old bolt may go back. */
 import type { Caution } from '../mistakes/caution.ts';
 import type { JointMaterial } from './washers.ts';
+import { demand } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
 
 /** A 10 mm eye on an M10 bolt has about this play; our default, the maker's sheet replaces it. */
 export const EYE_PLAY_m = { least: 0.0001, most: 0.0006 } as const;
@@ -9,6 +11,7 @@ const NOISE_m = 5e-7;
 
 /** M25: an eye that looks the same and is not. */
 export function judgeEye(eyeBore_m: number, boltDiameter_m: number): readonly Caution[] {
+  demand(firstNotPositive({ eyeBore_m, boltDiameter_m }));
   const play_m = eyeBore_m - boltDiameter_m;
   return play_m < EYE_PLAY_m.least - NOISE_m || play_m > EYE_PLAY_m.most + NOISE_m
     ? [{ id: 'M25', evidence: { eye_m: eyeBore_m, bolt_m: boltDiameter_m } }]

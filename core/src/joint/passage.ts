@@ -37,6 +37,8 @@ export function jointPassage(bores: JointBores): Result<JointPassage> {
   const { bore_m, crossHole_m, crossHoles, neck_m, eyeBore_m, eyeThickness_m, hoseBore_m } = bores;
   const refused = firstNotPositive({ ...bores });
   if (refused) return problem(refused);
+  if (!Number.isInteger(crossHoles))
+    return problem({ code: 'notPositive', field: 'crossHoles', value: crossHoles });
   if (neck_m >= eyeBore_m) return problem({ code: 'boreOverNeck', field: 'neck_m' });
   const areas_m2 = {
     bore: (Math.PI / 4) * bore_m ** 2,

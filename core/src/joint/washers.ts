@@ -1,4 +1,5 @@
 /** Crush washers of a banjo joint: one on both sides of every eye, all new. */
+import { unphysical } from '../calculation/physical.ts';
 import { count } from '../calculation/quantity.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
@@ -11,6 +12,9 @@ const STACK: Formula = { expression: 'w = N + 1', source: 'washerStack' };
 export const JOINT_MATERIALS = ['aluminium', 'copper', 'steel', 'stainless'] as const;
 export type JointMaterial = (typeof JOINT_MATERIALS)[number];
 
+/** A slip of the pen: no bolt carries nearly as many. */
+const MOST_EYES = 1000;
+
 /**
  * How many fresh washers a joint of `eyes` eyes takes. Zero where the joint seals by a cone or flare (no eyes).
  * `confirmed` is what the technician says is fitted; leave it out before fitting.
@@ -18,6 +22,10 @@ export type JointMaterial = (typeof JOINT_MATERIALS)[number];
 export function washersNeeded(eyes: number, confirmed?: number): Result<number> {
   if (!Number.isInteger(eyes) || eyes < 1)
     return problem({ code: 'notPositive', field: 'eyes', value: eyes });
+  if (eyes > MOST_EYES) return problem({ code: 'tooLarge', field: 'eyes' });
+  const refused =
+    confirmed === undefined ? null : unphysical({ washers: confirmed }, { notNegative: ['washers'] });
+  if (refused) return problem(refused);
   const needed = eyes + 1;
   const cautions: Caution[] =
     confirmed !== undefined && confirmed !== needed ? [{ id: 'M57', evidence: { needed, confirmed } }] : [];

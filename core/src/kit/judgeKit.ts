@@ -4,6 +4,7 @@ import type { EndFamily } from '../fittings/end.ts';
 import { judgeEye } from '../joint/parts.ts';
 import { twistBetween_rad } from '../route/clocking.ts';
 import { sameThread } from '../threads/catalogue.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 export interface KitEnd {
   readonly family: EndFamily;
@@ -143,6 +144,15 @@ const judgeCount = (item: 'bolts' | 'washers', wanted: number, found: number): K
     : { item, verdict: 'adapt', reason: { is: 'missing', count: wanted - found } };
 
 export function judgeKit(order: KitOrder, found: KitFound): KitJudgement {
+  demand(
+    unphysical(
+      { order, found },
+      {
+        positive: ['length_m', 'longest_m', 'eyeBore_m', 'bolt_m'],
+        notNegative: ['tolerance_m', 'bolts', 'washers', 'neckAngle_rad'],
+      },
+    ),
+  );
   const { length_m, endA, endB, clocking_rad, bolts, washers, marking, dateCode, boreClear } = found;
   const { use } = order;
   const looked: readonly (KitFinding | KitItem)[] = [

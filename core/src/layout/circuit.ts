@@ -2,6 +2,7 @@
  * A brake circuit as a graph: components joined by hoses, each hose from one joint to another, each joint on a
  * port of one component. Several hose ends on one joint are eyes on one bolt.
  */
+import { demand, unphysical } from '../calculation/physical.ts';
 export const COMPONENT_KINDS = [
   'reservoir',
   'master',
@@ -52,6 +53,14 @@ export function eyesOn(circuit: Pick<Circuit, 'hoses'>, jointId: string): number
 
 /** Length of hose between the master and each component the fluid reaches, metres, by the shortest way. */
 export function distancesFromMaster(circuit: Circuit): ReadonlyMap<string, number> {
+  // A line of less than nothing would shorten the way for ever.
+  demand(
+    unphysical(
+      circuit.hoses.map(({ length_m }) => ({ length_m })),
+      { notNegative: ['length_m'] },
+      'hoses',
+    ),
+  );
   const componentOf = new Map(circuit.joints.map((joint) => [joint.id, joint.componentId]));
   const distances = new Map<string, number>();
   for (const component of circuit.components) if (component.kind === 'master') distances.set(component.id, 0);

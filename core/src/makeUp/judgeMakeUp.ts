@@ -2,6 +2,7 @@
 import type { JointMaterial } from '../joint/washers.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { CutFace, Lubricant, MetalPair } from './makeUpFacts.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 /** A nut that is home leaves about one turn of its thread; of the 1 mm pitch that most have. Our default, the maker's sheet replaces it. */
 export const NUT_GAP_m = 0.001;
@@ -32,10 +33,13 @@ export const judgeCut = (end: 'A' | 'B', face: CutFace): readonly Caution[] =>
 export const judgeOlive = (
   end: 'A' | 'B',
   { strandFree, short_m }: { readonly strandFree: boolean; readonly short_m: number },
-): readonly Caution[] => [
-  ...(strandFree ? [] : [{ id: 'M39' as const, evidence: { end } }]),
-  ...(short_m > HOME_m + NOISE_m ? [{ id: 'M40' as const, evidence: { end, short_m } }] : []),
-];
+): readonly Caution[] => {
+  demand(unphysical({ short_m }, { notNegative: ['short_m'] }));
+  return [
+    ...(strandFree ? [] : [{ id: 'M39' as const, evidence: { end } }]),
+    ...(short_m > HOME_m + NOISE_m ? [{ id: 'M40' as const, evidence: { end, short_m } }] : []),
+  ];
+};
 
 /** M41, M42: what was put on the threads, and how far the nut was turned. */
 export function judgeNut(
@@ -43,6 +47,7 @@ export function judgeNut(
   material: JointMaterial,
   { lubricant, gap_m }: { readonly lubricant: Lubricant; readonly gap_m: number },
 ): readonly Caution[] {
+  demand(unphysical({ gap_m }, { notNegative: ['gap_m'] }));
   const pair = metalPair(material);
   const wanted = lubricantFor(pair);
   // Grease is never worse than oil.
@@ -69,16 +74,21 @@ export const PROOF_FAULTS = ['pressure', 'hold', 'leaked'] as const;
 export type ProofFault = (typeof PROOF_FAULTS)[number];
 
 /** What a test leaves to be desired; nothing when the hose passed it. */
-export const proofFaults = ({ pressure_Pa, hold_s, tight }: ProofTest): readonly ProofFault[] => [
-  ...(pressure_Pa < PROOF.pressure_Pa ? (['pressure'] as const) : []),
-  ...(hold_s < PROOF.hold_s ? (['hold'] as const) : []),
-  ...(tight ? [] : (['leaked'] as const)),
-];
+export const proofFaults = ({ pressure_Pa, hold_s, tight }: ProofTest): readonly ProofFault[] => {
+  demand(unphysical({ pressure_Pa, hold_s }, { notNegative: ['pressure_Pa', 'hold_s'] }));
+  return [
+    ...(pressure_Pa < PROOF.pressure_Pa ? (['pressure'] as const) : []),
+    ...(hold_s < PROOF.hold_s ? (['hold'] as const) : []),
+    ...(tight ? [] : (['leaked'] as const)),
+  ];
+};
 
 /** M37: made up here and not proved. */
 export const judgeProof = (madeHere: boolean, proof: ProofTest | null): readonly Caution[] =>
   madeHere && (proof === null || proofFaults(proof).length > 0) ? [{ id: 'M37', evidence: {} }] : [];
 
 /** M35: every cap and plug that went on comes off, and is counted. */
-export const judgePlugs = (put: number, out: number): readonly Caution[] =>
-  put === out ? [] : [{ id: 'M35', evidence: { put, out } }];
+export function judgePlugs(put: number, out: number): readonly Caution[] {
+  demand(unphysical({ put, out }, { notNegative: ['put', 'out'] }));
+  return put === out ? [] : [{ id: 'M35', evidence: { put, out } }];
+}

@@ -8,6 +8,7 @@ import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { EndGeometry } from '../fittings/end.ts';
 import type { Caution } from '../mistakes/caution.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const DIFFERENCE: Formula = { expression: 'difference = L_donor − L_needed', source: 'tubeReading' };
 
@@ -64,7 +65,10 @@ function wrongEnd(end: 'A' | 'B', need: DonorEnd, offered: DonorEnd): readonly W
  * Raises M13 when it is too short and M05 when it is longer than anything known to hold. Problem: a length that is not positive.
  */
 export function judgeDonor(need: DonorNeed, donor: Donor): Result<DonorVerdict> {
-  const refused = firstNotPositive({ length_m: donor.length_m, needed_m: need.needed_m });
+  const refused =
+    firstNotPositive({ length_m: donor.length_m, needed_m: need.needed_m }) ??
+    unphysical({ longest_m: need.longest_m }, { positive: ['longest_m'] }) ??
+    unphysical({ need, donor }, { notNegative: ['neckAngle_rad'] });
   if (refused) return problem(refused);
   const straight = [...wrongEnd('A', need.endA, donor.endA), ...wrongEnd('B', need.endB, donor.endB)];
   const reversed = [...wrongEnd('A', need.endA, donor.endB), ...wrongEnd('B', need.endB, donor.endA)];

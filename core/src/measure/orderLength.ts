@@ -13,6 +13,7 @@ import type { Aid, Pose } from './pose.ts';
 import { AID_UNCERTAINTY_m, POSES } from './pose.ts';
 import type { TightBends } from './wire.ts';
 import { bendAllowance, USUAL_LEAST_RADIUS_m } from './wire.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const POSE_SPAN: Formula = { expression: 's = mean(r) + travel left + lift + b', source: 'tubeReading' };
 const UNCERTAINTY: Formula = { expression: 'u = max(u_reading, ½·spread)', source: 'aidUncertainty' };
@@ -146,15 +147,23 @@ export function orderLength(readings: readonly PoseReading[], setting: TapeSetti
 }
 
 function refuse(readings: readonly PoseReading[], setting: TapeSetting): Problem | null {
-  for (const { length_m, uncertainty_m, remainingTravel_m } of readings) {
+  for (const { length_m, uncertainty_m, remainingTravel_m, tightBends } of readings) {
     const refused = firstNotPositive({
       length_m,
       ...(uncertainty_m === null ? {} : { uncertainty_m }),
     });
     if (refused) return refused;
-    if (!(remainingTravel_m >= 0))
-      return { code: 'notPositive', field: 'remainingTravel_m', value: remainingTravel_m };
+    const wrong =
+      unphysical({ remainingTravel_m }, { notNegative: ['remainingTravel_m'] }) ??
+      (tightBends ? unphysical(tightBends, { notNegative: ['quarters', 'radius_m'] }) : null);
+    if (wrong) return wrong;
   }
+  const { slack_m, routeShort_m } = setting;
+  const unsound = unphysical(
+    { slack_m, routeShort_m },
+    { notNegative: ['slack_m'], positive: ['routeShort_m'] },
+  );
+  if (unsound) return unsound;
   if (setting.lift) {
     const { height_m, droop_m } = setting.lift;
     const refused = firstNotPositive({ height_m, ...(droop_m === null ? {} : { droop_m }) });

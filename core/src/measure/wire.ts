@@ -2,6 +2,7 @@
 import { count, length } from '../calculation/quantity.ts';
 import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 const WRAP: Formula = { expression: 'w = n·π·(d + d_w)', source: 'wireWrap' };
 const BENDS: Formula = { expression: 'b = n·½π·(R_min − r)', source: 'wireBends' };
@@ -32,6 +33,7 @@ export const USUAL_WIRE_m = 0.0016;
  * its own thickness from it.
  */
 export function wrapAllowance(wrap: WireWrap): { readonly allowance_m: number; readonly step: WorkingStep } {
+  demand(unphysical(wrap, { notNegative: ['turnsA', 'turnsB', 'boltA_m', 'boltB_m', 'wire_m'] }));
   const at = (turns: number, bolt_m: number) => turns * Math.PI * (bolt_m + wrap.wire_m);
   const allowance_m = at(wrap.turnsA, wrap.boltA_m) + at(wrap.turnsB, wrap.boltB_m);
   return {

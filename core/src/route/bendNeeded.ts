@@ -9,6 +9,7 @@ import { EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { norm } from '../geometry/vector.ts';
 import { banjoBendNeeded_rad, screwedBendNeeded_rad } from './clocking.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 const BANJO: Formula = { expression: 'bend = asin(d·a)', source: 'bendDirection' };
 const THREADED: Formula = { expression: 'bend = acos(d·p)', source: 'bendDirection' };
@@ -30,6 +31,8 @@ export interface BendNeeded {
  * Problem: a direction without length.
  */
 export function bendNeeded(family: EndFamily, direction: Vector, axis: Vector): Result<BendNeeded> {
+  const refused = unphysical({ direction, axis });
+  if (refused) return problem(refused);
   if (!(norm(direction) > 1e-9)) return problem({ code: 'noDirection', field: 'direction' });
   if (!(norm(axis) > 1e-9)) return problem({ code: 'noDirection', field: 'axis' });
   const between_rad = screwedBendNeeded_rad(direction, axis);

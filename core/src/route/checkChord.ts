@@ -9,6 +9,8 @@ import { term } from '../calculation/working.ts';
 import type { Rig, RigPose } from './rig.ts';
 import type { Scene } from './sceneParts.ts';
 import { portChord_m } from './scene.ts';
+import { unphysical } from '../calculation/physical.ts';
+import { sceneProblem } from './sceneProblem.ts';
 
 export interface MeasuredChord {
   readonly pose: RigPose;
@@ -49,6 +51,8 @@ const ANGLE_rad = (2 * Math.PI) / 180;
  * far such a figure is commonly misread and by what would be left. Problem: no measurement, or one that is not positive.
  */
 export function checkChords(scene: Scene, measured: readonly MeasuredChord[]): Result<ChordCheck> {
+  const unsound = sceneProblem(scene) ?? unphysical(measured);
+  if (unsound) return problem(unsound);
   if (measured.length === 0) return problem({ code: 'noReading', field: 'chords' });
   for (const { chord_m } of measured) {
     const refused = firstNotPositive({ chord_m });
@@ -82,6 +86,7 @@ function suspectOf(
     const isAngle = dimension.field.endsWith('_rad');
     const step = isAngle ? 1e-4 : 1e-5;
     const moved = withChange(scene, dimension, step);
+    if (sceneProblem(moved)) continue;
     const slopes = measured.map(({ pose }) => (portChord_m(moved, pose) - portChord_m(scene, pose)) / step);
     const square = slopes.reduce((sum, slope) => sum + slope * slope, 0);
     if (square < 1e-6) continue;

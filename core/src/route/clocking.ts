@@ -1,4 +1,6 @@
 /** The angle between the two eyes of a hose that is not twisted, in the shape it hangs in. */
+import { demand, unphysical } from '../calculation/physical.ts';
+import type { Problem } from '../calculation/problem.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { add, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
 import type { RodShape } from './rod.ts';
@@ -47,18 +49,35 @@ export function clocking_rad(shapes: readonly RodShape[], startAxis: Vector, end
 
 /** The turn from one clocking to another the short way round. */
 export function twistBetween_rad(before_rad: number, after_rad: number): number {
+  demand(unphysical({ before_rad, after_rad }));
   const by = after_rad - before_rad;
   return Math.atan2(Math.sin(by), Math.cos(by));
 }
 
 /** A banjo's neck bent out of the plane across its bolt points this way: `bend_rad` away from the mount. */
-export const neckDirection = (inPlane: Vector, boltAway: Vector, bend_rad: number): Vector =>
-  unit(add(scaled(unit(inPlane), Math.cos(bend_rad)), scaled(unit(boltAway), Math.sin(bend_rad))));
+export function neckDirection(inPlane: Vector, boltAway: Vector, bend_rad: number): Vector {
+  demand(directionProblem({ inPlane, boltAway }) ?? unphysical({ bend_rad }));
+  return unit(add(scaled(unit(inPlane), Math.cos(bend_rad)), scaled(unit(boltAway), Math.sin(bend_rad))));
+}
+
+/** The first of the named directions that is not finite or points nowhere. */
+function directionProblem(directions: Readonly<Record<string, Vector>>): Problem | null {
+  for (const [field, direction] of Object.entries(directions)) {
+    const refused = unphysical({ [field]: direction });
+    if (refused) return refused;
+    if (!(norm(direction) > 1e-9)) return { code: 'noDirection', field };
+  }
+  return null;
+}
 
 /** The bend a banjo end needs to leave in a wanted direction: asin of how far that direction points away from the mount. */
-export const banjoBendNeeded_rad = (departure: Vector, boltAway: Vector): number =>
-  Math.asin(Math.max(-1, Math.min(1, dot(unit(departure), unit(boltAway)))));
+export function banjoBendNeeded_rad(departure: Vector, boltAway: Vector): number {
+  demand(directionProblem({ departure, boltAway }));
+  return Math.asin(Math.max(-1, Math.min(1, dot(unit(departure), unit(boltAway)))));
+}
 
 /** The bend a screwed-in end needs: the angle between the port's axis and the wanted direction. */
-export const screwedBendNeeded_rad = (departure: Vector, portAxis: Vector): number =>
-  Math.acos(Math.max(-1, Math.min(1, dot(unit(departure), unit(portAxis)))));
+export function screwedBendNeeded_rad(departure: Vector, portAxis: Vector): number {
+  demand(directionProblem({ departure, portAxis }));
+  return Math.acos(Math.max(-1, Math.min(1, dot(unit(departure), unit(portAxis)))));
+}

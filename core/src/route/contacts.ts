@@ -2,7 +2,7 @@
 import { distanceBetween } from '../geometry/vector.ts';
 import { beginsOf, LEAST_GAP_m } from './gaps.ts';
 import { rodPoints } from './measures.ts';
-import { sceneProblem } from './prove.ts';
+import { sceneProblem } from './sceneProblem.ts';
 import { gridOf } from './rig.ts';
 import type { ScenePose } from './scene.ts';
 import { solveScene } from './scene.ts';

@@ -4,6 +4,9 @@
  */
 import type { Vector } from '../geometry/vector.ts';
 import { add, anyAcross, cross, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import type { Problem } from '../calculation/problem.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
 
 export interface PlanarEnd {
   readonly x_m: number;
@@ -30,6 +33,7 @@ const positive = (angle_rad: number) => {
 
 /** Every word that has a path, shortest first. `radius_m` is positive. */
 export function planarDubins(start: PlanarEnd, end: PlanarEnd, radius_m: number): readonly DubinsPath[] {
+  demand(firstNotPositive({ radius_m }) ?? unphysical({ start, end }));
   const dx = (end.x_m - start.x_m) / radius_m;
   const dy = (end.y_m - start.y_m) / radius_m;
   const d = Math.hypot(dx, dy);
@@ -92,6 +96,13 @@ export interface SpaceEnd {
   readonly tangent: Vector;
 }
 
+function endsProblem(start: SpaceEnd, end: SpaceEnd, radius_m: number): Problem | null {
+  const refused = firstNotPositive({ radius_m }) ?? unphysical({ start, end });
+  if (refused) return refused;
+  if (!(norm(start.tangent) > 1e-9)) return { code: 'noDirection', field: 'start.tangent' };
+  return norm(end.tangent) > 1e-9 ? null : { code: 'noDirection', field: 'end.tangent' };
+}
+
 export interface SpacePath {
   readonly length_m: number;
   readonly firstArc_rad: number;
@@ -124,6 +135,7 @@ const LONGEST_TURN_rad = 0.3;
  * for far ends may have several such ways and near ones none. Null only when none is found: ends within a few radii.
  */
 export function spaceArcStraightArc(start: SpaceEnd, end: SpaceEnd, radius_m: number): SpacePath | null {
+  demand(endsProblem(start, end, radius_m));
   const t0 = unit(start.tangent);
   const t1 = unit(end.tangent);
   const chord = subtract(end.point_m, start.point_m);
@@ -239,6 +251,7 @@ const FAR = 4;
  * ones, or where that is not found: `turnsBound_m`.
  */
 export function shortestBetween(start: SpaceEnd, end: SpaceEnd, radius_m: number): LengthBound {
+  demand(endsProblem(start, end, radius_m));
   const chord_m = norm(subtract(end.point_m, start.point_m));
   const way = chord_m >= FAR * radius_m ? spaceArcStraightArc(start, end, radius_m) : null;
   const least_m = turnsBound_m(start, end, radius_m);
@@ -254,6 +267,7 @@ export function shortestBetween(start: SpaceEnd, end: SpaceEnd, radius_m: number
  * its chord, or than R times the angle between its ends.
  */
 export function turnsBound_m(start: SpaceEnd, end: SpaceEnd, radius_m: number): number {
+  demand(endsProblem(start, end, radius_m));
   const chord = subtract(end.point_m, start.point_m);
   const chord_m = norm(chord);
   const [t0, t1] = [unit(start.tangent), unit(end.tangent)];

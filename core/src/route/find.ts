@@ -9,6 +9,9 @@ import { AS_MEASURED_ONLY, gridOf } from './rig.ts';
 import type { ScenePose, SceneShapes } from './scene.ts';
 import type { Scene, SceneHose } from './sceneParts.ts';
 import { imposedTwist_rad, shapesOf, solveScene } from './scene.ts';
+import { demand } from '../calculation/physical.ts';
+import type { Problem } from '../calculation/problem.ts';
+import { demandScene } from './sceneProblem.ts';
 
 /** What a search may choose from. */
 export interface FittingOffer {
@@ -113,6 +116,8 @@ const best = (tries: readonly Tried[], count: number): readonly Tried[] =>
  * the best of all over the whole movement with their length windows. Yields often, so that it can be shown and stopped.
  */
 export function* findFittings(scene: Scene, offer: FittingOffer): Generator<FindProgress> {
+  demandScene(scene);
+  demand(bendsProblem(offer.bends_deg));
   const coarse = gridOf(scene.rig, 3);
   const fine = gridOf(scene.rig, 9);
   const pairs = offer.bends_deg.flatMap((start) => offer.bends_deg.map((end) => [start, end] as const));
@@ -144,6 +149,13 @@ export function* findFittings(scene: Scene, offer: FittingOffer): Generator<Find
       found: [...found].sort((a, b) => b.margin - a.margin || (a.twist_rad ?? 0) - (b.twist_rad ?? 0)),
     };
   }
+}
+
+/** Necks are straight or bent by less than half a turn. */
+function bendsProblem(bends_deg: readonly number[]): Problem | null {
+  if (bends_deg.length === 0) return { code: 'noSuchBend', field: 'bends_deg' };
+  const at = bends_deg.findIndex((bend) => !(bend >= 0 && bend < 180));
+  return at < 0 ? null : { code: 'noSuchBend', field: `bends_deg.${at}` };
 }
 
 /** A little turned, a little longer or shorter, as long as it gets better. */

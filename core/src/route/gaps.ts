@@ -1,4 +1,5 @@
 /** How near a hose comes to what it has to keep away from, its sleeves included. */
+import { demand, unphysical } from '../calculation/physical.ts';
 import type { Vector } from '../geometry/vector.ts';
 import type { SpanPose } from './envelope.ts';
 import { cornersOf } from './endPiece.ts';
@@ -28,8 +29,10 @@ export interface Gap {
 }
 
 /** `isCovered`: by a sleeve on the hose there, which may lie against what does not move. */
-export const leastGap_m = ({ gap_m, nature, sleeved }: KeepOut, isCovered = false): number =>
-  nature === 'still' && (sleeved || isCovered) ? 0 : (gap_m ?? LEAST_GAP_m[nature]);
+export function leastGap_m({ gap_m, nature, sleeved }: KeepOut, isCovered = false): number {
+  demand(unphysical({ gap_m }, { notNegative: ['gap_m'] }));
+  return nature === 'still' && (sleeved || isCovered) ? 0 : (gap_m ?? LEAST_GAP_m[nature]);
+}
 
 /** Points three numbers each, no further from one another than this along the hose. */
 interface Line {

@@ -8,6 +8,9 @@ import type { Scene } from './sceneParts.ts';
 import { chordOf_m, piecesOf, shapesOf, solvePose, solveScene, within } from './scene.ts';
 import type { LengthScan, Window } from './window.ts';
 import { searchWindow } from './window.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import { demandGrid, demandScene } from './sceneProblem.ts';
 
 export type Reason = 'taut' | 'snap' | 'close' | 'bend' | 'none';
 
@@ -31,6 +34,7 @@ export function judgeScene(
   poses: readonly ScenePose[],
   installed: ScenePose | undefined,
 ): SceneVerdict {
+  demandScene(scene);
   const taut = most(poses, (pose) => pose.chordRatio);
   const tight = most(poses, (pose) => -(pose.radius_m ?? 0));
   const close = most(poses, (pose) => -(roomIn(scene, pose)?.spare_m ?? Infinity));
@@ -69,7 +73,8 @@ export function roomIn({ keepOuts }: Scene, { gaps }: ScenePose): SceneVerdict['
     // What has to be reached for service is no danger on the road; it is judged as installed.
     if (!gap || keepOut.nature === 'service') continue;
     const spare_m = gap.gap_m - gap.wanted_m;
-    if (!best || spare_m < best.spare_m) best = { spare_m, gap_m: gap.gap_m, keepOut: index };
+    // A gap that is no figure hides none: it is the worst of all.
+    if (!best || !(spare_m >= best.spare_m)) best = { spare_m, gap_m: gap.gap_m, keepOut: index };
   }
   return best;
 }
@@ -99,6 +104,15 @@ function most<Posed extends { readonly pose: RigPose }>(
 export function judgeAt(scene: Scene, grid: RigGrid, length_m: number, near?: SceneShapes): SceneVerdict {
   const poses = solveScene(scene, grid, length_m, near);
   return judgeScene(scene, poses, poses[grid.installed]);
+}
+
+/** More lengths than this are no curve any more. */
+const MOST_SAMPLES = 10_000;
+
+/** Lengths to look between: from the shorter to the longer. */
+function demandScan({ from_m, to_m, nominal_m }: LengthScan): void {
+  demand(firstNotPositive({ from_m, to_m, nominal_m }));
+  demand(from_m <= to_m ? null : { code: 'rangeUpsideDown', field: 'from_m' });
 }
 
 /** So much over it, and the hose is not pulled by rounding alone. */
@@ -142,6 +156,7 @@ export function* searchSceneWindow(
   grid: RigGrid,
   scan: LengthScan,
 ): Generator<undefined, Window<SceneVerdict> | null> {
+  demandScan(scan);
   const taut = tautEdge(scene, grid);
   const from_m = Math.max(scan.from_m, Math.min(taut.length_m + ROUNDING_m, scan.nominal_m));
   const window = yield* searchWindow<SceneVerdict>(
@@ -171,9 +186,16 @@ export interface LengthSample {
 export function* eachLength(
   scene: Scene,
   grid: RigGrid,
-  { from_m, to_m, nominal_m }: LengthScan,
+  scan: LengthScan,
   count: number,
 ): Generator<LengthSample> {
+  demandScan(scan);
+  demand(
+    Number.isInteger(count) && count > 1 && count <= MOST_SAMPLES
+      ? null
+      : { code: 'notPositive', field: 'count', value: count },
+  );
+  const { from_m, to_m, nominal_m } = scan;
   const nominal = judgeAt(scene, grid, nominal_m);
   const lengths = Array.from(
     { length: count },
@@ -227,6 +249,9 @@ export function worstPose(
   figure: Figure,
   searches = SEARCHES,
 ): ScenePose | null {
+  demandScene(scene);
+  demandGrid(grid);
+  demand(unphysical({ searches }, { notNegative: ['searches'] }));
   if (searches === 0) return most(poses, (pose) => badness(scene, figure, pose)) ?? null;
   const bad = new Map(poses.map((pose) => [pose, badness(scene, figure, pose)]));
   const order = (pose: ScenePose) => coarse(bad.get(pose) ?? 0);

@@ -1,14 +1,11 @@
 /** A route proved over the whole movement of its vehicle: the figures that decide, their working and cautions. */
 import type { Quantity } from '../calculation/quantity.ts';
 import { angle, count, length, ratio } from '../calculation/quantity.ts';
-import { firstNotPositive } from '../calculation/problem.ts';
-import type { Problem } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
 import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
-import { norm } from '../geometry/vector.ts';
 import type { LengthBound } from './dubins.ts';
 import { shortestBetween } from './dubins.ts';
 import { TAUT_RATIO } from './envelope.ts';
@@ -17,11 +14,11 @@ import { judgeScene, roomIn, SEARCHES, worstPose } from './judge.ts';
 import type { RigGrid, RigPose } from './rig.ts';
 import { axesOf, gridOf } from './rig.ts';
 import type { Piece, ScenePose, Span } from './scene.ts';
-import type { Scene, SceneHose } from './sceneParts.ts';
+import type { Scene } from './sceneParts.ts';
 import { serviceCautions } from './service.ts';
 import { chordOf_m, chordRange_m, imposedTwist_rad, piecesOf } from './scene.ts';
 import { heldStiffener } from './sceneParts.ts';
-import { LEAST_SOFT_m } from './slide.ts';
+import { demandGrid, demandScene, sceneProblem } from './sceneProblem.ts';
 
 const TAUT: Formula = {
   expression: 'chord ratio = c_moves ÷ (c_moves + L_free − c), at most 0.97',
@@ -75,61 +72,8 @@ export interface RouteProof {
   readonly bound: LengthBound;
 }
 
-/** What keeps a scene from being solved at all. */
-export function sceneProblem({ hose, keepOuts }: Scene): Problem | null {
-  const { length_m, outside_m, leastRadius_m } = hose;
-  const refused = firstNotPositive({ length_m, outside_m, leastRadius_m });
-  if (refused) return refused;
-  for (const [field, direction] of [
-    ['start.outward', hose.start.outward],
-    ['end.outward', hose.end.outward],
-    ...hose.clips.map((clip, index) => [`clips.${index}.along`, clip.along] as const),
-    ...(['start', 'end'] as const).flatMap((which) => {
-      const { neck } = hose[which];
-      return neck ? [[`${which}.neck`, neck.along] as const] : [];
-    }),
-  ] as const)
-    if (!(norm(direction) > 1e-9)) return { code: 'noDirection', field };
-  for (const [index, { solid }] of keepOuts.entries())
-    if (solid.shape === 'ring' && !(norm(solid.axis) > 1e-9))
-      return { code: 'noDirection', field: `keepOuts.${index}.axis` };
-  for (const which of ['start', 'end'] as const) {
-    const { neck, rigid_m } = hose[which];
-    if (neck && neck.length_m > rigid_m) return { code: 'neckTooLong', field: `${which}.neck`, rigid_m };
-  }
-  const rigid_m = hose.start.rigid_m + hose.end.rigid_m;
-  if (length_m <= rigid_m) return { code: 'shorterThanItsFittings', field: 'length_m', takeOffs_m: rigid_m };
-  let before_m = hose.start.rigid_m;
-  for (const [index, { at_m }] of hose.clips.entries()) {
-    if (at_m <= before_m) return { code: 'clipsOutOfOrder', field: `clips.${index}.at_m` };
-    before_m = at_m;
-  }
-  if (before_m >= length_m - hose.end.rigid_m && hose.clips.length > 0)
-    return { code: 'clipsOutOfOrder', field: `clips.${hose.clips.length - 1}.at_m` };
-  return stiffenerProblem(hose);
-}
-
-/** Every stiffener needs bending hose before and after it, unless a clip grips it. */
-function stiffenerProblem(hose: SceneHose): Problem | null {
-  const grips = hose.clips.filter((clip) => heldStiffener(hose, clip) === undefined);
-  const taken: (readonly [number, number])[] = [
-    [0, hose.start.rigid_m],
-    ...grips.map(({ at_m }) => [at_m, at_m] as const),
-    [hose.length_m - hose.end.rigid_m, hose.length_m],
-  ];
-  for (const [index, { from_m, length_m }] of (hose.stiffeners ?? []).entries()) {
-    const to_m = from_m + length_m;
-    if (!(length_m > 0))
-      return { code: 'notPositive', field: `stiffeners.${index}.length_m`, value: length_m };
-    if (taken.some(([from, to]) => from_m < to + LEAST_SOFT_m && to_m > from - LEAST_SOFT_m))
-      return { code: 'stiffenerOutOfPlace', field: `stiffeners.${index}.from_m` };
-    taken.push([from_m, to_m]);
-  }
-  return null;
-}
-
 /**
- * `bound` may be given by whoever knows it from before: it depends on the ends, not on the length.
+ * `known`, the bound of its length, may be given by whoever knows it from before: it depends on the ends, not on the length.
  * The proof of a route from its solved poses (all of a grid). The tightest bend and the least room are looked for
  * between the poses as well, unless it has to be quick. Raises M05, M10, M11, M12, M15, M16, M18. Problem: a scene that cannot be solved.
  */
@@ -138,7 +82,7 @@ export function proveRoute(
   grid: RigGrid,
   poses: readonly ScenePose[],
   between = true,
-  bound = lowerBound(scene, grid),
+  known?: LengthBound,
 ): Result<RouteProof> {
   const refused = sceneProblem(scene);
   if (refused) return problem(refused);
@@ -163,7 +107,7 @@ export function proveRoute(
     room: room && worstRoom && { ...room, pose: worstRoom.pose },
     clocking_rad: installed.clocking_rad,
     imposedTwist_rad: imposedTwist_rad(poses, installed),
-    bound,
+    bound: known ?? lowerBound(scene, grid),
   };
   return calculated(proof, workingOf(scene, proof, poses.length), [
     ...cautionsOf(scene, grid, proof, [...poses, ...found]),
@@ -182,6 +126,8 @@ const tautSpan = ({ spans }: ScenePose) => {
  * poses is a bound as well as the longest of all. Which way it was found: `LengthBound`.
  */
 export function lowerBound(scene: Scene, grid: RigGrid): LengthBound {
+  demandScene(scene);
+  demandGrid(grid);
   const { hose } = scene;
   let sum = hose.start.rigid_m + hose.end.rigid_m;
   let isWay = true;

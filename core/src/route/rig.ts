@@ -5,6 +5,7 @@
 import type { Vector } from '../geometry/vector.ts';
 import type { Placement } from './motion.ts';
 import { armedStrut, liveAxle, steeredLower, steeredUpper, STILL, strut, swingArm } from './motion.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 export const BODIES = ['frame', 'bars', 'sliders', 'sidecarArm', 'swingArm', 'knuckle', 'axle'] as const;
 export type Body = (typeof BODIES)[number];
@@ -100,6 +101,7 @@ const up = (name: RigAxis['name'], unit: RigAxis['unit'], most: number): RigAxis
 
 /** Everything is measured straight ahead at full droop: travel, swing and heave begin there. */
 export function axesOf(rig: Rig): RigAxes {
+  demandRig(rig);
   switch (rig.kind) {
     case 'fork':
     case 'strut':
@@ -159,14 +161,33 @@ export interface RigGrid {
   readonly installed: number;
 }
 
+/** Rigs do not change once made: each is looked through once. */
+const sound = new WeakSet<Rig>();
+
+function demandRig(rig: Rig): void {
+  if (sound.has(rig)) return;
+  demand(unphysical(rig, { notNegative: ['travel_m', 'lock_rad', 'roll_rad', 'swing_rad'] }));
+  sound.add(rig);
+}
+
+/** More poses each way than this tell nothing new. */
+const MOST_STEPS = 1001;
+
 /** Only the pose in which everything was measured. */
 export const AS_MEASURED_ONLY: RigGrid = { columns: 1, poses: [AS_MEASURED], installed: 0 };
 
 /** `steps` poses along each axis of the rig. */
 export function gridOf(rig: Rig, steps: number): RigGrid {
+  demand(
+    Number.isInteger(steps) && steps > 0 && steps <= MOST_STEPS
+      ? null
+      : { code: 'notPositive', field: 'steps', value: steps },
+  );
+  demandRig(rig);
   const { across, down } = axesOf(rig);
   const columns = across ? steps : 1;
-  const at = ({ least, most }: RigAxis, index: number) => least + ((most - least) * index) / (steps - 1);
+  const at = ({ least, most }: RigAxis, index: number) =>
+    steps === 1 ? (least + most) / 2 : least + ((most - least) * index) / (steps - 1);
   return {
     columns,
     poses: Array.from({ length: columns * steps }, (_none, index) => ({

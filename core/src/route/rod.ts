@@ -8,6 +8,9 @@
  * Unknown are the tangents at the nodes and three multipliers λ, the force. Stationary is t″ = λ − (λ·t + |t′|²)t, and
  * H = ½|t′|² − λ·t is the same all along: the curvature is read from it, the clamped ends included.
  */
+import { demand, unphysical } from '../calculation/physical.ts';
+import type { Problem } from '../calculation/problem.ts';
+import { LARGEST } from '../calculation/problem.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, subtract, unit } from '../geometry/vector.ts';
 import { firstShape } from './firstShape.ts';
@@ -84,6 +87,8 @@ export function solveRod(
   nodes = from?.status === 'converged' ? nodesOf(from) : NODES,
 ): RodShape {
   const chord_m = distanceBetween(ends.start.point_m, ends.end.point_m);
+  if (!(chord_m < LARGEST && Math.abs(ends.length_m) < LARGEST))
+    demand(unphysical({ start: ends.start, end: ends.end, length_m: ends.length_m }));
   if (!(ends.length_m > chord_m * (1 + LEAST_SLACK))) {
     return {
       status: 'tooShort',
@@ -99,11 +104,14 @@ export function solveRod(
   }
   const t0 = unit(ends.start.tangent);
   const t1 = unit(ends.end.tangent);
+  if (!(norm(t0) > 0.5)) demand({ code: 'noDirection', field: 'start.tangent' });
+  if (!(norm(t1) > 0.5)) demand({ code: 'noDirection', field: 'end.tangent' });
   const by = subtract(ends.end.point_m, ends.start.point_m);
   const target: Vector = [by[0] / ends.length_m, by[1] / ends.length_m, by[2] / ends.length_m];
   const descent = descents.get(nodes) ?? new Descent(nodes);
   descents.set(nodes, descent);
   const { stiffs } = ends;
+  if (stiffs && stiffs.length > 0) demand(stiffsProblem(stiffs, ends.length_m));
   const layout = stiffs && stiffs.length > 0 ? layoutOf(ends.length_m, stiffs, nodes) : null;
   const solve = (tangents: Float64Array, force: Vector, isNear: boolean): RodShape => {
     descent.begin(tangents, t0, t1, target, force, layout);
@@ -115,6 +123,17 @@ export function solveRod(
     solve(firstShape(t0, t1, target, (layout ?? evenLayout(nodes)).at, side), [0, 0, 0], false),
   ) as [RodShape, RodShape];
   return isLower(second, first) ? second : first;
+}
+
+/** Stiffeners lie one after the other within the span. */
+function stiffsProblem(stiffs: readonly Stiff[], length_m: number): Problem | null {
+  let at_m = 0;
+  for (const [index, { from_m, to_m }] of stiffs.entries()) {
+    if (!(from_m > at_m && to_m > from_m))
+      return { code: 'stiffenerOutOfPlace', field: `stiffs.${index}.from_m` };
+    at_m = to_m;
+  }
+  return at_m < length_m ? null : { code: 'stiffenerOutOfPlace', field: `stiffs.${stiffs.length - 1}.to_m` };
 }
 
 /** Converged before not; then the lower energy by more than rounding, so that of two alike the first one stays. */

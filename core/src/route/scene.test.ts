@@ -6,7 +6,7 @@ import { freeSpan, solveEnvelope, TAUT_RATIO } from './envelope.ts';
 import { leastGap_m } from './gaps.ts';
 import { judgeAt, judgeScene, scanLengths, sceneWindow, worstPose } from './judge.ts';
 import { rodPoints } from './measures.ts';
-import { sceneProblem } from './prove.ts';
+import { sceneProblem } from './sceneProblem.ts';
 import { AS_MEASURED, gridOf } from './rig.ts';
 import { SAMPLE_FORK } from './testScenes.ts';
 import type { Scene, SceneClip } from './sceneParts.ts';

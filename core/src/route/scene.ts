@@ -15,6 +15,9 @@ import type { RodShape } from './rod.ts';
 import { coarser } from './coarser.ts';
 import type { Held } from './slide.ts';
 import { LEAST_SLACK, naturalSlack, slid } from './slide.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import { demandGrid, demandScene } from './sceneProblem.ts';
 
 export interface Span {
   /** What holds it, by name: `start`, a clip's id, `end`. */
@@ -79,7 +82,10 @@ function endHold(name: 'start' | 'end', end: SceneEnd, at_m: number): Hold {
 }
 
 /** The free pieces of a hose, each between two grips. With the length it was given, whatever the clips say of it. */
-export function piecesOf({ rig, hose }: Scene, length_m = hose.length_m): readonly Piece[] {
+export function piecesOf(scene: Scene, length_m = scene.hose.length_m): readonly Piece[] {
+  demandScene(scene);
+  demand(firstNotPositive({ length_m }));
+  const { rig, hose } = scene;
   const holds = laid(hose, [
     endHold('start', hose.start, hose.start.rigid_m),
     ...hose.clips.map((clip) => clipHold(hose, clip)),
@@ -240,6 +246,7 @@ export function solveScene(
   length_m = scene.hose.length_m,
   near?: SceneShapes,
 ): readonly ScenePose[] {
+  demandGrid(grid);
   let first = 0;
   const solved = piecesOf(scene, length_m).map(({ spans, at }) => {
     const from = first;
@@ -251,6 +258,7 @@ export function solveScene(
 
 /** The same poses after something was moved a little: each from its own shape before. */
 export function followScene(scene: Scene, grid: RigGrid, before: readonly ScenePose[]): readonly ScenePose[] {
+  demandGrid(grid);
   const pieces = piecesOf(scene);
   const count = pieces.reduce((sum, { spans }) => sum + spans.length, 0);
   if (before.length !== grid.poses.length || before.some((pose) => pose.spans.length !== count))
@@ -286,6 +294,7 @@ const readPoses = (
 
 /** One pose off the grid, from a solved one near it. */
 export function solvePose(scene: Scene, pose: RigPose, near: ScenePose): ScenePose {
+  demand(unphysical(pose));
   let first = 0;
   const solved = piecesOf(scene).flatMap(({ spans, at }) => {
     const from = first;
@@ -344,7 +353,10 @@ export function imposedTwist_rad(poses: readonly ScenePose[], installed: ScenePo
 }
 
 /** Straight distance between the two ports in a pose: what a tape from bolt to bolt reads. */
-export function portChord_m({ rig, hose }: Scene, pose: RigPose = AS_MEASURED): number {
+export function portChord_m(scene: Scene, pose: RigPose = AS_MEASURED): number {
+  demandScene(scene);
+  demand(unphysical(pose));
+  const { rig, hose } = scene;
   const first = placementOf(rig, hose.start.body, pose).point(hose.start.port_m);
   const last = placementOf(rig, hose.end.body, pose).point(hose.end.port_m);
   return Math.sqrt((first[0] - last[0]) ** 2 + (first[1] - last[1]) ** 2 + (first[2] - last[2]) ** 2);

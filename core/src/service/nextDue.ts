@@ -7,6 +7,8 @@ import { calculated, problem } from '../calculation/result.ts';
 import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import type { Problem } from '../calculation/problem.ts';
 
 const DUE_DATE: Formula = { expression: 'due = serviced + interval', source: 'fluidInterval' };
 const DUE_DISTANCE: Formula = { expression: 'due = distance + interval', source: 'fluidInterval' };
@@ -31,6 +33,8 @@ export interface NextDue {
 
 /** The earlier of the shop's interval and the vehicle maker's, for months and distance each. */
 export function strictestInterval(shop: ServiceInterval, maker: ServiceInterval | null): ServiceInterval {
+  for (const interval of [shop, maker ?? shop])
+    demand(unphysical(interval, { positive: ['intervalMonths', 'intervalDistance_m'] }));
   if (maker === null) return shop;
   const distances_m = [shop.intervalDistance_m, maker.intervalDistance_m].filter((value) => value !== null);
   return {
@@ -53,8 +57,9 @@ export function nextDue(
     ...(interval.intervalDistance_m === null ? {} : { intervalDistance_m: interval.intervalDistance_m }),
   });
   if (refused) return problem(refused);
-  if (distance_m !== null && !(distance_m >= 0))
-    return problem({ code: 'notPositive', field: 'distance_m', value: distance_m });
+  const unsound =
+    unphysical({ distance_m }, { notNegative: ['distance_m'] }) ?? monthsProblem(interval.intervalMonths);
+  if (unsound) return problem(unsound);
 
   const dueOn = parseDate(servicedOn).add({ months: interval.intervalMonths }).toString();
   const working: WorkingStep[] = [
@@ -82,6 +87,15 @@ export function nextDue(
   return calculated({ dueOn, dueDistance_m }, working);
 }
 
+/** Months are counted whole, and nobody plans for longer than a lifetime. */
+const MOST_MONTHS = 1200;
+function monthsProblem(intervalMonths: number): Problem | null {
+  if (intervalMonths > MOST_MONTHS) return { code: 'tooLarge', field: 'intervalMonths' };
+  return Number.isInteger(intervalMonths)
+    ? null
+    : { code: 'notPositive', field: 'intervalMonths', value: intervalMonths };
+}
+
 export type DueState = 'overdue' | 'soon' | 'later';
 
 /** Where a vehicle stands against its due date and distance today. */
@@ -91,6 +105,12 @@ export function judgeDue(
   distance_m: number | null,
   intervalDistance_m: number | null,
 ): DueState {
+  demand(
+    unphysical(
+      { due, distance_m, intervalDistance_m },
+      { notNegative: ['distance_m', 'dueDistance_m'], positive: ['intervalDistance_m'] },
+    ),
+  );
   const days = parseDate(due.dueOn).compare(parseDate(today));
   const left_m =
     due.dueDistance_m !== null && distance_m !== null ? due.dueDistance_m - distance_m : Infinity;

@@ -1,6 +1,7 @@
 /** A card to hold against a port: which bend leaves in the wanted direction. */
 import type { Mark, Place } from '../flat/drawing.ts';
 import { arc, loop, path, words } from '../flat/drawing.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 
 export interface BendGauge {
   /** The middle of the eye at the origin, the face that the eye lies on along x. */
@@ -18,6 +19,7 @@ const OVER_m = 0.0007;
 
 /** Rays at the bends on offer, from square to the bolt (0) to along it (90°); to be cut out along its edge. */
 export function bendGauge(bends_rad: readonly number[], angleText: (value_rad: number) => string): BendGauge {
+  demand(unphysical({ bends_rad }, { notNegative: ['bends_rad'] }));
   const on = (bend: number, radius_m: number): Place => [
     radius_m * Math.cos(bend),
     radius_m * Math.sin(bend),

@@ -2,6 +2,9 @@
 import type { EndGeometry } from '../fittings/end.ts';
 import type { Mark, Place } from '../flat/drawing.ts';
 import { arc, circle, dimension, loop, moved, path, words } from '../flat/drawing.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
+import { endProblem } from '../fittings/lengthDatum.ts';
 
 /** What an end looks like beyond its take-offs. */
 export interface EndBuild {
@@ -45,6 +48,7 @@ const HOSE_SHOWN_m = 0.02;
 
 /** Side view, with the bend in the plane of the paper; an eye is seen on its edge, its bolt upright in the paper. */
 export function endTemplate(end: EndGeometry, build: EndBuild, write: TemplateWords): EndTemplate {
+  demand(endProblem(end, 'end') ?? firstNotPositive({ ...build }));
   const { neckAngle_rad, ferruleToApex_m: a, apexToPoint_m: b } = end;
   const [cosine, sine] = [Math.cos(neckAngle_rad), Math.sin(neckAngle_rad)];
   const apex_m: Place = [a, 0];
@@ -144,6 +148,8 @@ export const eyeFromAbove = (
   { eyeOutside_m, bore_m, neck_m }: EndBuild,
   toApex_m: number,
 ): readonly Mark[] => {
+  demand(firstNotPositive({ eyeOutside_m, bore_m, neck_m }) ?? unphysical({ toApex_m }));
+  demand(eyeOutside_m > neck_m ? null : { code: 'boreOverNeck', field: 'neck_m' });
   const [outside, r] = [eyeOutside_m / 2, neck_m / 2];
   const from = -Math.sqrt(outside ** 2 - r ** 2);
   return [

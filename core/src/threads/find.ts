@@ -13,6 +13,7 @@ import { explain } from './explain.ts';
 import { handStarts } from './handStart.ts';
 import type { ThreadCondition, ThreadReading } from './reading.ts';
 import type { Thread, ThreadGender } from './thread.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 export interface ThreadQuestion {
   readonly gender: ThreadGender;
@@ -46,7 +47,7 @@ const PLAY: Formula = { expression: 'turns = (D₂ − d₂)·tan 30° / |ΔP|',
  * Problem: no reading, a reading that is not positive, a hand start on a bolt.
  */
 export function findThread(question: ThreadQuestion): Result<ThreadFinding> {
-  const refused = refuse(question);
+  const refused = questionProblem(question);
   if (refused) return problem(refused);
   const candidates = rankThreads(question);
   const possible = candidates.filter((candidate) => candidate.possible);
@@ -73,7 +74,8 @@ export function rankThreads(question: ThreadQuestion): readonly ThreadCandidate[
   }).sort((left, right) => Number(right.possible) - Number(left.possible) || left.misfit - right.misfit);
 }
 
-function refuse({ gender, readings }: ThreadQuestion): Problem | null {
+/** What is wrong with the readings; null when they can be explained. */
+export function questionProblem({ gender, readings }: ThreadQuestion): Problem | null {
   if (readings.length === 0) return { code: 'noThreadReading', field: 'readings' };
   for (const reading of readings) {
     const refused = refuseReading(gender, reading);
@@ -87,6 +89,7 @@ function refuseReading(gender: ThreadGender, reading: ThreadReading): Problem | 
     case 'diameter':
       return (
         firstNotPositive({ diameter_m: reading.diameter_m, uncertainty_m: reading.uncertainty_m }) ??
+        unphysical({ jawFlat_m: reading.jawFlat_m }, { notNegative: ['jawFlat_m'] }) ??
         (reading.jawFlat_m >= reading.diameter_m ? { code: 'jawWiderThanBore', field: 'jawFlat_m' } : null)
       );
     case 'span':

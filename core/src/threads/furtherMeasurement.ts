@@ -3,11 +3,13 @@ import { TOOL_FACTS } from './reading.ts';
 import type { ThreadReading, ThreadTool } from './reading.ts';
 import { explain, shownDiameter } from './explain.ts';
 import type { ThreadCandidate, ThreadQuestion } from './find.ts';
-import { rankThreads, slippedThreads } from './find.ts';
+import { questionProblem, rankThreads, slippedThreads } from './find.ts';
 import { handOutcomes, handStarts } from './handStart.ts';
 import { threadNamed } from './catalogue.ts';
 import type { HandOutcome } from './handStart.ts';
 import type { Limits, Thread } from './thread.ts';
+import { demand } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
 
 /** What to do next: a reading still without its answer. */
 export type FurtherAsk =
@@ -42,6 +44,7 @@ export function furtherMeasurement(
   question: ThreadQuestion,
   reachablePitches = REACHABLE_PITCHES,
 ): FurtherMeasurement | null {
+  demand(questionProblem(question) ?? firstNotPositive({ reachablePitches }));
   const ranked = rankThreads(question);
   const remaining = ranked.filter((candidate) => candidate.possible);
   const [best, ...others] = remaining;

@@ -2,6 +2,8 @@
  * The 60° basic profile that ISO metric and Unified threads share (ISO 68-1, ASME B1.1): sizes from nominal
  * diameter and pitch, in metres.
  */
+import { demand } from '../calculation/physical.ts';
+import { firstNotPositive } from '../calculation/problem.ts';
 
 /** Height of the sharp triangle. */
 export const triangleHeight_m = (pitch_m: number): number => (Math.sqrt(3) / 2) * pitch_m;
@@ -9,14 +11,19 @@ export const triangleHeight_m = (pitch_m: number): number => (Math.sqrt(3) / 2) 
 export const pitchDiameter_m = (major_m: number, pitch_m: number): number =>
   major_m - 0.75 * triangleHeight_m(pitch_m);
 /** Basic minor diameter of the internal thread, D1. */
-export const minorDiameter_m = (major_m: number, pitch_m: number): number =>
-  major_m - 1.25 * triangleHeight_m(pitch_m);
+export function minorDiameter_m(major_m: number, pitch_m: number): number {
+  demand(firstNotPositive({ major_m, pitch_m }));
+  return major_m - 1.25 * triangleHeight_m(pitch_m);
+}
 /** Minor diameter of the external thread at its rounded root, d3. */
 export const rootDiameter_m = (major_m: number, pitch_m: number): number =>
   major_m - (17 / 12) * triangleHeight_m(pitch_m);
 /** Tensile stress area of ISO 898-1, square metres. */
 export const stressArea_m2 = (major_m: number, pitch_m: number): number =>
   (Math.PI / 4) * ((pitchDiameter_m(major_m, pitch_m) + rootDiameter_m(major_m, pitch_m)) / 2) ** 2;
+
+/** More turns than this no bolt has. */
+const MOST_PITCHES = 1000;
 
 /** A point of a profile: along the axis, and out from it. */
 export interface ProfilePoint {
@@ -29,6 +36,10 @@ export interface ProfilePoint {
  * crest flat P/8 at the major diameter, root flat P/4 at the minor, flanks at 30° to the normal of the axis.
  */
 export function profile(major_m: number, pitch_m: number, pitches: number): readonly ProfilePoint[] {
+  demand(
+    firstNotPositive({ major_m, pitch_m, pitches }) ??
+      (pitches <= MOST_PITCHES ? null : { code: 'tooLarge', field: 'pitches' }),
+  );
   const crest_m = major_m / 2;
   const root_m = minorDiameter_m(major_m, pitch_m) / 2;
   const points: ProfilePoint[] = [{ along_m: 0, radius_m: crest_m }];

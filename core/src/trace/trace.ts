@@ -10,6 +10,7 @@ import type { LineFigures, TraceLine } from './line.ts';
 import { measureLine } from './line.ts';
 import type { Point, Quad, ToPlane } from './plane.ts';
 import { isConvex, rectified, scaled } from './plane.ts';
+import { unphysical } from '../calculation/physical.ts';
 
 /** Two points whose distance is known: enough for a drawing, or a photograph taken square on. */
 export interface EvenScale {
@@ -72,6 +73,7 @@ export function measureTracing(tracing: Tracing): Result<Traced> {
   const known_m = knownSize(tracing);
   const rule_m = (figures.length_m * RULE_m) / known_m;
   const uncertainty_m = Math.hypot(points_m, rule_m);
+  if (!Number.isFinite(uncertainty_m)) return problem({ code: 'beyondHorizon', field: 'points' });
   const sum = term('L', 'tracedLength', length(figures.length_m));
   return calculated({ ...figures, uncertainty_m, toPlane }, [
     {
@@ -148,6 +150,8 @@ function turnOf(tracing: Tracing, first: number, second: number): number {
 
 function refuse({ scale, points }: Tracing): Problem | null {
   if (scale === null) return { code: 'noScale', field: 'scale' };
+  const unsound = unphysical({ scale, points });
+  if (unsound) return unsound;
   if (scale.kind === 'even') {
     const { distance_m, from, to } = scale;
     const refused = firstNotPositive({ distance_m });

@@ -5,6 +5,11 @@ import type { UnitId } from './unitId.ts';
 
 const THIN_SPACE = '\u2009';
 const MINUS = '−';
+const isFigure = (value_SI: number) => Math.abs(value_SI) <= MOST_PRINTED;
+/** No quantity here is larger; beyond it a printed figure would say nothing. */
+const MOST_PRINTED = 1e18;
+/** What stands where a figure should and none is known. */
+const NO_FIGURE = '–';
 
 /** How many decimals a reading of this unit deserves at the bench. */
 const DECIMALS: Readonly<Record<UnitId, number>> = {
@@ -44,6 +49,7 @@ export interface FormatOptions {
 
 /** The figure alone, with a true minus sign and thousands set apart: `formatNumber(0.742, 'mm') //=> '742'`. */
 export function formatNumber(value_SI: number, unit: UnitId, options: FormatOptions = {}): string {
+  if (!isFigure(value_SI)) return value_SI === Infinity ? '∞' : NO_FIGURE;
   const decimals = options.decimals ?? DECIMALS[unit];
   const scale = 10 ** decimals;
   const rounded = scaledTo(fromSI(value_SI, unit), scale, options.rounding ?? 'nearest');
@@ -74,6 +80,7 @@ export function formatQuantity(value_SI: number, unit: UnitId, options: FormatOp
  * 18–21 N·m is 13.3–15.4 lbf·ft, although 21 N·m is 15.49. A narrow one takes more decimals.
  */
 export function formatRange(minimum_SI: number, maximum_SI: number, unit: UnitId, decimals?: number): string {
+  if (!isFigure(minimum_SI) || !isFigure(maximum_SI)) return NO_FIGURE;
   const [low, high] = limitsInward(minimum_SI, maximum_SI, unit, decimals ?? DECIMALS[unit]);
   return `${trimZeros(low)}–${trimZeros(high)}${unit === 'deg' ? '' : THIN_SPACE}${UNITS[unit].symbol}`;
 }
