@@ -383,3 +383,25 @@ export type { BillLine, BillPart } from './bill/bill.ts';
 export { billOf, keyOf } from './bill/bill.ts';
 export type { Contact } from './route/contacts.ts';
 export { contactsOf } from './route/contacts.ts';
+export type { Crowfoot } from './joint/crowfoot.ts';
+export { crowfootSetting } from './joint/crowfoot.ts';
+export type { CaliperClamp, CaliperKind, LeverForce } from './hydraulics/chain.ts';
+export { brakeTorque, CALIPER_KINDS, caliperClamp, linePressure } from './hydraulics/chain.ts';
+export type {
+  ExtraTravel,
+  GasChange,
+  LeverTravel,
+  TravelParts,
+  TravelReading,
+} from './hydraulics/leverTravel.ts';
+export { airFromTravel, airSqueezed, leverTravel, separateAir } from './hydraulics/leverTravel.ts';
+export type { SwellClass } from './hydraulics/swell.ts';
+export { hoseSwellLimit } from './hydraulics/swell.ts';
+export type { FluidModel, FluidPoints } from './fluid/boiling.ts';
+export { boilingPoint_K, fluidModel, waterForBoiling, waterVapour_Pa } from './fluid/boiling.ts';
+export type { LineSegment, Washout, WashoutNeeded } from './bleeding/washout.ts';
+export { lineVolume_m3, washout, washoutNeeded } from './bleeding/washout.ts';
+export type { BubbleLine, BubbleRise } from './bleeding/bubble.ts';
+export { bubbleRise, criticalBore_m } from './bleeding/bubble.ts';
+export type { FlareTube } from './hardLine/flareTube.ts';
+export { flareTube } from './hardLine/flareTube.ts';

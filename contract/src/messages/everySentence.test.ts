@@ -121,6 +121,8 @@ describe.each(writers)('every sentence, %s', (_name, write) => {
     { code: 'beyondTable', field: 'pressure_Pa' },
     { code: 'madeInFuture', field: 'madeOn' },
     { code: 'noDirection', field: 'start.outward' },
+    { code: 'readingsTooNear', field: 'high.pressure_Pa' },
+    { code: 'readingsDisagree', field: 'low.lever_m' },
     { code: 'clipsOutOfOrder', field: 'clips.1.at_m' },
     { code: 'stiffenerOutOfPlace', field: 'stiffeners.0.from_m' },
     { code: 'boreOverNeck', field: 'bore_m' },

@@ -135,6 +135,10 @@ export function problemText(problem: Problem, write: Writer): string {
       return problem.needed_m > problem.have_m
         ? `The pieces with their cuts take ${write.length(problem.needed_m)}, and there is ${write.length(problem.have_m)} in stock. Add a length.`
         : `There is ${write.length(problem.have_m)} in stock, but the pieces do not go into those lengths. Add a length, or make a hose from another reel.`;
+    case 'readingsTooNear':
+      return 'The two readings are too near each other to tell air from swelling. Pull at least twice as hard for the second.';
+    case 'readingsDisagree':
+      return `No amount of air and swelling explains both readings. Read the ${nameOf(problem.field)} again.`;
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

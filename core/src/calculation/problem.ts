@@ -42,6 +42,8 @@ export type Problem =
   | { readonly code: 'scaleTooShort'; readonly field: string }
   | { readonly code: 'cornersCrossed'; readonly field: string }
   | { readonly code: 'tooFewPoints'; readonly field: string }
+  | { readonly code: 'readingsTooNear'; readonly field: string }
+  | { readonly code: 'readingsDisagree'; readonly field: string }
   | { readonly code: 'beyondHorizon'; readonly field: string };
 
 export type ProblemCode = Problem['code'];

@@ -24,6 +24,7 @@ export const mass = (value_kg: number): Quantity => ({ kind: 'mass', value_SI: v
 export const force = (value_N: number): Quantity => ({ kind: 'force', value_SI: value_N });
 export const area = (value_m2: number): Quantity => ({ kind: 'area', value_SI: value_m2 });
 export const stress = (value_Pa: number): Quantity => ({ kind: 'stress', value_SI: value_Pa });
+export const temperature = (value_K: number): Quantity => ({ kind: 'temperature', value_SI: value_K });
 export const volume = (value_m3: number): Quantity => ({ kind: 'volume', value_SI: value_m3 });
 export const angle = (value_rad: number): Quantity => ({ kind: 'angle', value_SI: value_rad });
 export const fraction = (value: number): Quantity => ({ kind: 'fraction', value_SI: value });

@@ -18,6 +18,7 @@ const NECK_AREA: Formula = {
 };
 const NECK: Formula = { expression: 'σ_v = √((F/A)² + 3·(T_G/W_p)²)', source: 'boltSections' };
 const SEAT: Formula = { expression: 'p = F ÷ (π/4·(D² − d²))', source: 'boltSections' };
+const NUT_FACTOR: Formula = { expression: 'K = T ÷ (F·d)', source: 'vdi2230' };
 const LEFT: Formula = { expression: 'F_left = F − p·π/4·d_seal²', source: 'boltSections' };
 
 export interface BanjoBolt {
@@ -47,6 +48,8 @@ export interface BoltLoading {
   readonly headFriction: number;
   /** In the line, for what is left of the clamp. */
   readonly pressure_Pa: number;
+  /** What of the pressure's force the bolt takes and the seat keeps, 0…1; left out, the seat loses all of it: the worst case. */
+  readonly loadFactor?: number;
 }
 
 export interface BoltLoad {
@@ -58,6 +61,13 @@ export interface BoltLoad {
   readonly critical: 'thread' | 'neck';
   readonly seat_Pa: number;
   readonly left_N: number;
+  /** On the seat with the brake on. */
+  readonly leftSeat_Pa: number;
+  /** How the torque is shared between thread and head. */
+  readonly threadTorque_Nm: number;
+  readonly headTorque_Nm: number;
+  /** T/(F·d). */
+  readonly nutFactor: number;
 }
 
 /** From a circle's middle a strip of this width, both ends round. */
@@ -77,7 +87,7 @@ const twistModulus_m3 = (outside_m: number, inside_m: number): number =>
 
 /** Metric thread geometry of ISO 68-1 and ISO 724; clamp after VDI 2230 with its rounded coefficients (from memory). */
 export function boltLoad(input: BoltLoading): Result<BoltLoad> {
-  const { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa } = input;
+  const { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa, loadFactor = 0 } = input;
   const refused =
     firstNotPositive({
       diameter_m: bolt.diameter_m,
@@ -91,8 +101,8 @@ export function boltLoad(input: BoltLoading): Result<BoltLoad> {
     }) ??
     firstNotPositive({ washerOutside_m: washer.outside_m, washerInside_m: washer.inside_m }) ??
     unphysical(
-      { crossHole_m: bolt.crossHole_m, crossHoles: bolt.crossHoles, pressure_Pa },
-      { notNegative: ['crossHole_m', 'crossHoles', 'pressure_Pa'] },
+      { crossHole_m: bolt.crossHole_m, crossHoles: bolt.crossHoles, pressure_Pa, loadFactor },
+      { notNegative: ['crossHole_m', 'crossHoles', 'pressure_Pa', 'loadFactor'] },
     ) ??
     (Number.isInteger(bolt.crossHoles)
       ? null
@@ -119,65 +129,94 @@ export function boltLoad(input: BoltLoading): Result<BoltLoad> {
   const neckStress_Pa = combined(neckArea, twistModulus_m3(bolt.neck_m, bolt.bore_m));
   const critical = neckStress_Pa >= threadStress_Pa ? 'neck' : 'thread';
   const used = Math.max(neckStress_Pa, threadStress_Pa) / bolt.yield_Pa;
-  const seat_Pa = clamp_N / ((Math.PI / 4) * (washer.outside_m ** 2 - washer.inside_m ** 2));
-  const left_N = clamp_N - pressure_Pa * (Math.PI / 4) * washer.outside_m ** 2;
+  if (loadFactor > 1) return problem({ code: 'tooLarge', field: 'loadFactor' });
+  const faceArea_m2 = (Math.PI / 4) * (washer.outside_m ** 2 - washer.inside_m ** 2);
+  const seat_Pa = clamp_N / faceArea_m2;
+  const left_N = clamp_N - (1 - loadFactor) * pressure_Pa * (Math.PI / 4) * washer.outside_m ** 2;
+  const leftSeat_Pa = Math.max(0, left_N) / faceArea_m2;
+  const headTorque_Nm = torque_Nm - threadTorque_Nm;
+  const nutFactor = torque_Nm / (clamp_N * bolt.diameter_m);
   const clamp = term('F', 'clampForce', force(clamp_N));
   const turn = term('T_G', 'threadTorque', torque(threadTorque_Nm));
-  return calculated({ clamp_N, threadStress_Pa, neckStress_Pa, used, critical, seat_Pa, left_N }, [
+  return calculated(
     {
-      formula: CLAMP,
-      inputs: [
-        term('T', 'torqueReading', torque(torque_Nm)),
-        term('P', 'threadPitch', length(bolt.pitch_m)),
-        term('d₂', 'flankDiameter', length(flank_m)),
-        term('D_km', 'headMeanDiameter', length(headMean_m)),
-        term('µ_G', 'threadFriction', ratio(threadFriction)),
-        term('µ_K', 'headFriction', ratio(headFriction)),
-      ],
-      result: clamp,
+      clamp_N,
+      threadStress_Pa,
+      neckStress_Pa,
+      used,
+      critical,
+      seat_Pa,
+      left_N,
+      leftSeat_Pa,
+      threadTorque_Nm,
+      headTorque_Nm,
+      nutFactor,
     },
-    {
-      formula: THREAD,
-      inputs: [clamp, turn, term('A', 'threadSection', area(threadArea_m2))],
-      result: term('σ_v', 'threadStress', stress(threadStress_Pa)),
-    },
-    {
-      formula: NECK_AREA,
-      inputs: [
-        term('n', 'neckDiameter', length(bolt.neck_m)),
-        term('b', 'boltBore', length(bolt.bore_m)),
-        term('x', 'crossHole', length(bolt.crossHole_m)),
-      ],
-      result: term('A', 'neckSection', area(neckArea)),
-    },
-    {
-      formula: NECK,
-      inputs: [
-        clamp,
-        turn,
-        term('A', 'neckSection', area(neckArea)),
-        term('σ_v', 'neckStress', stress(neckStress_Pa)),
-        term('R', 'yieldStress', stress(bolt.yield_Pa)),
-      ],
-      result: term('σ_v/R', 'yieldUsed', fraction(used)),
-    },
-    {
-      formula: SEAT,
-      inputs: [
-        clamp,
-        term('D', 'washerOutside', length(washer.outside_m)),
-        term('d', 'washerInside', length(washer.inside_m)),
-      ],
-      result: term('p', 'seatPressure', stress(seat_Pa)),
-    },
-    {
-      formula: LEFT,
-      inputs: [
-        clamp,
-        term('p', 'linePressure', pressure(pressure_Pa)),
-        term('d_seal', 'washerOutside', length(washer.outside_m)),
-      ],
-      result: term('F_left', 'clampLeft', force(left_N)),
-    },
-  ]);
+    [
+      {
+        formula: CLAMP,
+        inputs: [
+          term('T', 'torqueReading', torque(torque_Nm)),
+          term('P', 'threadPitch', length(bolt.pitch_m)),
+          term('d₂', 'flankDiameter', length(flank_m)),
+          term('D_km', 'headMeanDiameter', length(headMean_m)),
+          term('µ_G', 'threadFriction', ratio(threadFriction)),
+          term('µ_K', 'headFriction', ratio(headFriction)),
+        ],
+        result: clamp,
+      },
+      {
+        formula: THREAD,
+        inputs: [clamp, turn, term('A', 'threadSection', area(threadArea_m2))],
+        result: term('σ_v', 'threadStress', stress(threadStress_Pa)),
+      },
+      {
+        formula: NECK_AREA,
+        inputs: [
+          term('n', 'neckDiameter', length(bolt.neck_m)),
+          term('b', 'boltBore', length(bolt.bore_m)),
+          term('x', 'crossHole', length(bolt.crossHole_m)),
+        ],
+        result: term('A', 'neckSection', area(neckArea)),
+      },
+      {
+        formula: NECK,
+        inputs: [
+          clamp,
+          turn,
+          term('A', 'neckSection', area(neckArea)),
+          term('σ_v', 'neckStress', stress(neckStress_Pa)),
+          term('R', 'yieldStress', stress(bolt.yield_Pa)),
+        ],
+        result: term('σ_v/R', 'yieldUsed', fraction(used)),
+      },
+      {
+        formula: SEAT,
+        inputs: [
+          clamp,
+          term('D', 'washerOutside', length(washer.outside_m)),
+          term('d', 'washerInside', length(washer.inside_m)),
+        ],
+        result: term('p', 'seatPressure', stress(seat_Pa)),
+      },
+      {
+        formula: LEFT,
+        inputs: [
+          clamp,
+          term('p', 'linePressure', pressure(pressure_Pa)),
+          term('d_seal', 'washerOutside', length(washer.outside_m)),
+        ],
+        result: term('F_left', 'clampLeft', force(left_N)),
+      },
+      {
+        formula: NUT_FACTOR,
+        inputs: [
+          term('T', 'torqueReading', torque(torque_Nm)),
+          clamp,
+          term('d', 'nominalDiameter', length(bolt.diameter_m)),
+        ],
+        result: term('K', 'nutFactor', ratio(nutFactor)),
+      },
+    ],
+  );
 }

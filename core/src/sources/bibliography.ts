@@ -208,6 +208,33 @@ export const SOURCES = {
     'estimate',
     'Our estimates of the mass of braided hose, ends, bolts, washers and junctions',
   ),
+  leverage: source('textbook', 'Statics: the moment about the joint, the hand at the middle of the grip'),
+  hydrostatics: source(
+    'textbook',
+    'Hydrostatics: the same pressure everywhere, force is pressure times area',
+  ),
+  discBrake: source('textbook', 'Two pads on a disc at a mean radius (Coulomb friction)'),
+  bulkModulus: source(
+    'estimate',
+    'Compressibility of the fluid; its modulus, about 1.5 to 2.2 GPa, is a choice of model',
+  ),
+  gasLaw: source('textbook', 'Ideal gas, isothermal for a slow pull, adiabatic (n = 1.4) for a fast one'),
+  boilingModel: source(
+    'estimate',
+    'Our model from dry and wet boiling points: Raoult’s law with one activity coefficient and Trouton’s rule; exact at the two points',
+  ),
+  waterVapour: source(
+    'textbook',
+    'W. Wagner and A. Pruß, J. Phys. Chem. Ref. Data 31 (2002), vapour pressure of water',
+    'equation 2.5',
+    true,
+  ),
+  bretherton: source(
+    'textbook',
+    'F. P. Bretherton, The motion of long bubbles in tubes, J. Fluid Mech. 10 (1961)',
+    undefined,
+    true,
+  ),
   laminarFlush: source(
     'textbook',
     'Laminar flow through a tube: five line volumes leave 1 % of old fluid in the outflow',

@@ -1,6 +1,7 @@
 /** Turns whatever went wrong into RFC 9457 problem details. Nothing of our inside leaves the server. */
 import type { ApiProblemCode, FieldError, ProblemDetails } from '@zephyrcombe/contract';
-import { PROBLEMS } from '@zephyrcombe/contract';
+import { createWriter, PROBLEMS, problemText } from '@zephyrcombe/contract';
+import { METRIC, NotPhysical } from '@zephyrcombe/core';
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { isDatabaseAway } from '../database/failures.ts';
@@ -53,6 +54,11 @@ export function installErrorHandling(app: FastifyInstance): void {
       }));
       return sendProblem(request, reply, 'validation-failed', { errors });
     }
+    // The core refuses figures without a physical meaning by name, wherever they came from.
+    if (error instanceof NotPhysical)
+      return sendProblem(request, reply, 'no-answer', {
+        detail: problemText(error.problem, createWriter(METRIC)),
+      });
     const known = FASTIFY_CODES[error.code];
     if (known) return sendProblem(request, reply, known);
     if (error.statusCode === 429) return sendProblem(request, reply, 'too-many-requests');
