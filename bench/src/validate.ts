@@ -15,6 +15,9 @@ import {
   summarise,
 } from '@zephyrcombe/core/validation';
 
+const say = (line: string) => void process.stdout.write(`${line}\n`);
+const complain = (line: string) => void process.stderr.write(`${line}\n`);
+
 /** The folder that npm was called in: paths are given from there. */
 const called = process.env.INIT_CWD ?? process.cwd();
 const { values } = parseArgs({ options: { cases: { type: 'string' }, out: { type: 'string' } } });
@@ -24,9 +27,7 @@ function read(path: string): readonly ReferenceCase[] {
   try {
     return casesOf(JSON.parse(readFileSync(file, 'utf8')));
   } catch (error) {
-    console.error(
-      `${path} cannot be read as cases: ${error instanceof Error ? error.message : String(error)}`,
-    );
+    complain(`${path} cannot be read as cases: ${error instanceof Error ? error.message : String(error)}`);
     process.exit(2);
   }
 }
@@ -114,22 +115,22 @@ function main(): void {
   const without = results.filter((result): result is NoFunction => !hasFunction(result));
   const groups = summarise(run);
 
-  for (const group of groups) console.log(lineOf(group));
-  for (const group of groups) for (const miss of group.misses) console.log(`  miss: ${group.kind} ${miss}`);
-  for (const [kind, ids] of byKind(without)) console.log(`no function for ${kind}: ${ids.join(', ')}`);
+  for (const group of groups) say(lineOf(group));
+  for (const group of groups) for (const miss of group.misses) say(`  miss: ${group.kind} ${miss}`);
+  for (const [kind, ids] of byKind(without)) say(`no function for ${kind}: ${ids.join(', ')}`);
   const missed = groups.reduce((sum, { misses }) => sum + misses.length, 0);
-  console.log(
+  say(
     `${run.length} cases, ${missed === 0 ? 'no miss' : `${missed} misses`}, ${without.length} cases without a function`,
   );
 
   if (values.out !== undefined) {
     writeFileSync(resolve(called, values.out), `${JSON.stringify(answersOf(results, cases), null, 1)}\n`);
-    console.log(`Written: ${values.out}`);
+    say(`Written: ${values.out}`);
   }
   if (values.cases === undefined) {
     const file = join(import.meta.dirname, '../../docs/validation.md');
     writeFileSync(file, pageOf(groups, without));
-    console.log('Written: docs/validation.md');
+    say('Written: docs/validation.md');
   }
   process.exitCode = missed > 0 && values.cases === undefined ? 1 : 0;
 }

@@ -53,5 +53,3 @@ export function entries(inputs: Fields, name: string): readonly Fields[] {
 export const mm = (value: number) => value / 1000;
 export const rad = (value_deg: number) => (value_deg * Math.PI) / 180;
 export const deg = (value_rad: number) => (value_rad * 180) / Math.PI;
-/** The names of things in a list, as one writes them. */
-export const byName = (names: readonly string[]): readonly string[] => [...names].sort();
