@@ -28,7 +28,10 @@ module.exports = {
       name: 'rooms-are-entered-by-the-front-door',
       severity: 'error',
       from: { path: `^(${ROOMS})/` },
-      to: { path: '^(core|contract)/src/', pathNot: ['^$1/', '/src/index\\.ts$', '^core/src/validation/index\\.ts$'] },
+      to: {
+        path: '^(core|contract)/src/',
+        pathNot: ['^$1/', '/src/index\\.ts$', '^core/src/validation/index\\.ts$'],
+      },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],

@@ -248,10 +248,12 @@ test('caps are counted on and off; one left in is a stop', async ({ page, own })
   await signIn(page, own);
   await page.goto(`${await barsJob(own)}/fit`);
   const caps = page.getByRole('region', { name: 'Caps and plugs' });
-  await caps.getByRole('button', { name: 'One more on, Left hose' }).click();
+  const opening = caps.getByRole('group', { name: 'Left hose, left caliper' });
+  await expect(opening).toContainText('not counted');
+  await opening.getByRole('button', { name: 'One is on' }).click();
   await expect(
     caps.getByRole('heading', { name: 'Stop: 1 cap or plug is still in the system' }),
   ).toBeVisible();
-  await caps.getByRole('button', { name: 'One more off, Left hose' }).click();
+  await opening.getByRole('button', { name: /^One more off/ }).click();
   await expect(caps.getByRole('heading', { name: /^Stop/ })).toHaveCount(0);
 });

@@ -9,6 +9,8 @@ export {
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
 export { LABEL_FILES, labelAddress, labelCode, labelLines, labelSheet } from './sheets/labelSheet.ts';
+export { clockingDrawing } from './sheets/clockingDrawing.ts';
+export { clockingConvention, clockingLabel, clockingText } from './messages/clocking.ts';
 export { endText, orderSheet } from './sheets/orderSheet.ts';
 export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
 export {
@@ -24,12 +26,13 @@ export { kitReasonText } from './messages/kit.ts';
 export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats/supplier.ts';
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob, partText } from './specify/bill.ts';
+export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
 export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
 export { UnitPreferencesSchema } from './entities/common.ts';
 export type { SavedCorner } from './entities/route.ts';
 export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';
-export type { KitCheck, MadeStep, MakeUp, ProofRecord } from './entities/hoseBuild.ts';
+export type { KitCheck, MadeStep, MakeUp, Plugs, ProofRecord } from './entities/hoseBuild.ts';
 export type { HoseOfJob, JointOfJob } from './specify/hoseOfJob.ts';
 export {
   boxCounts,
@@ -38,6 +41,7 @@ export {
   hoseCautions,
   hoseOfJob,
   jointOfJob,
+  makeUpStepsOf,
   kitOrderOf,
   orderDatumOf,
   orderedLength_m,

@@ -250,6 +250,10 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   lubricantFor: none,
   metalPair: none,
   exampleBanjo: none,
+  exampleThreaded: none,
+  exampleEnd: none,
+  clocks: none,
+  needsClocking: none,
   formatNumber: [() => [0.742, 'mm'], () => [293.15, 'degF']],
   formatQuantity: [() => [0.742, 'mm'], () => [20, 'lbf_ft']],
   formatRange: [() => [18, 21, 'lbf_ft']],
@@ -324,7 +328,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeDue: [() => [{ dueOn: '2027-01-01', dueDistance_m: 5e7 }, '2026-11-27', 1e7, 4e7]],
   nextDue: [() => ['2026-11-27', 1e7, interval]],
   strictestInterval: [() => [interval, { intervalMonths: 12, intervalDistance_m: 2e7 }]],
-  judgeClocking: [() => [0.3, 0.3, 0.5]],
+  judgeClocking: [() => [banjo, threaded, 0.5]],
   judgeTorqueAttempt: [
     () => [
       { seal: 'banjo', eyes: 1, freshWashers: 2, settled: true, reading_Nm: 20, range, wrenchMaximum_Nm: 60 },

@@ -35,7 +35,7 @@ export type { BanjoStack, Engagement } from './joint/engagement.ts';
 export { boltEngagement } from './joint/engagement.ts';
 export type { TorqueJudgement, TorqueRange, TorqueVerdict, WrenchRange } from './joint/torque.ts';
 export { judgeTorque, wrenchRange } from './joint/torque.ts';
-export type { JointMaterial } from './joint/washers.ts';
+export type { JointMaterial, WasherNeighbours } from './joint/washers.ts';
 export { JOINT_MATERIALS, judgeWasherMaterial, washersNeeded } from './joint/washers.ts';
 
 export type { Lift, OrderLength, PoseLength, PoseReading, TapeSetting } from './measure/orderLength.ts';
@@ -94,7 +94,8 @@ export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
 export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';
-export { EXAMPLE_THREADED } from './fittings/exampleThreaded.ts';
+export { EXAMPLE_THREADED, exampleEnd, exampleThreaded } from './fittings/exampleThreaded.ts';
+export { clocks, needsClocking } from './fittings/clocking.ts';
 
 export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.ts';
 export { diameterLimits, THREAD_GENDERS, THREAD_USES } from './threads/thread.ts';

@@ -130,5 +130,10 @@ export const KitCheckSchema = z.strictObject({
 });
 export type KitCheck = z.infer<typeof KitCheckSchema>;
 
-/** Caps and plugs of a hose: counted on, counted off. */
-export const PlugsSchema = z.strictObject({ put: z.int().min(0).max(20), out: z.int().min(0).max(20) });
+/** Caps and plugs of one opening: counted on, counted off; null as long as nobody has counted. */
+const CapCountSchema = z
+  .strictObject({ put: z.int().min(0).max(20), out: z.int().min(0).max(20) })
+  .nullable();
+/** At each end of a hose, with the opening that it is joined to. */
+export const PlugsSchema = z.strictObject({ A: CapCountSchema, B: CapCountSchema });
+export type Plugs = z.infer<typeof PlugsSchema>;

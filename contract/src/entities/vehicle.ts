@@ -136,6 +136,8 @@ const HydraulicLineSchema = z.strictObject({
   endB: EndGeometrySchema,
   clocking_rad: Angle_rad.nullable(),
   madeOn: CalendarDate.nullable(),
+  /** As printed along it; null where nobody has read it. */
+  marking: z.string().trim().max(200).nullable(),
   /** How far it arches above the higher of its ends; null when it does not. */
   rise_m: z.number().min(0).max(2).nullable(),
 });

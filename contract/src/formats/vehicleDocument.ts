@@ -136,6 +136,7 @@ const BLANKS: Readonly<Record<'components' | 'ports' | 'joints' | 'hoses', JsonO
     construction: 'braided',
     clocking_rad: null,
     madeOn: null,
+    marking: null,
     rise_m: null,
   },
 };

@@ -122,10 +122,15 @@ const SENTENCES: Sentences = {
     title: `Tied to the bars at ${evidence.clip}`,
     advice: `The wheel moves ${write.length(evidence.travel_m)} below it and all the bending gathers at the tie. Use a guide that lets the hose slide.`,
   }),
-  M13: (evidence, write) => ({
-    title: `This hose is ${write.length(evidence.short_m)} too short`,
+  M13: ({ short_m, eaten, uncertainty_m }, write) => ({
+    title:
+      eaten === 'pose'
+        ? `This hose is ${write.length(short_m)} too short`
+        : `This hose may be too short: ${write.length(short_m)} less than is sure`,
     advice:
-      'Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.',
+      eaten === 'pose'
+        ? 'It does not reach the longest pose. Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.'
+        : `It reaches the longest pose, but not what that may be wrong by, ${write.length(uncertainty_m)}. Measure again more closely, or find a longer one, before anything is opened.`,
   }),
   M14: () => ({
     title: 'New hoses not held against the route',
@@ -156,6 +161,15 @@ const SENTENCES: Sentences = {
     title: 'Clocking missing',
     advice:
       'Both ends are bent: say how they lie to each other, seen from end A, or the hose will have to be twisted.',
+  }),
+  M101: () => ({
+    title: 'Clocking of the two eyes missing',
+    advice:
+      'Both eyes are held by their bolts, a straight neck too: give the angle from the eye axis of A to that of B, clockwise, seen along the hose from end A.',
+  }),
+  M104: () => ({
+    title: 'Water left from the proof test',
+    advice: 'Blow the hose dry and tick it before it is capped: water boils in a brake, and eats it.',
   }),
   M20: (evidence) => ({
     title: `Port ${evidence.portThread}, bolt ${evidence.boltThread}`,
@@ -277,9 +291,15 @@ const SENTENCES: Sentences = {
         : `Threads of end ${end} without what they want`,
     advice: `They gall and lock half-way. Put ${LUBRICANT_NAMES[wanted]} on the threads, none inside the hose.`,
   }),
-  M42: ({ end, gap_m, wanted_m }, write) => ({
-    title: `Nut of end ${end} turned too far: ${write.fineLength(gap_m)} left`,
-    advice: `About one turn, ${write.fineLength(wanted_m)}, stays open. Further on it spoils its own seat.`,
+  M42: ({ end, gap_m, wanted_m, turned }, write) => ({
+    title:
+      turned === 'tooFar'
+        ? `Nut of end ${end} turned too far: ${write.fineLength(gap_m)} left`
+        : `Nut of end ${end} not home: ${write.fineLength(gap_m)} still open`,
+    advice:
+      turned === 'tooFar'
+        ? `About one turn, ${write.fineLength(wanted_m)}, stays open. Further on it spoils its own seat.`
+        : `It is home when about one turn, ${write.fineLength(wanted_m)}, stays open. Left out it does not grip the liner, and blows off.`,
   }),
   M43: ({ end }) => ({
     title: `The cut for end ${end} splays`,
@@ -324,8 +344,8 @@ const SENTENCES: Sentences = {
     title: `This joint takes ${evidence.needed} fresh washers; ${evidence.confirmed} confirmed`,
     advice: 'One on both sides of every eye, never a used one: a crushed washer does not seal twice.',
   }),
-  M58: (evidence) => ({
-    title: `${capital(evidence.washerMaterial)} washer on ${evidence.boltMaterial}`,
+  M58: ({ part, partMaterial, washerMaterial }) => ({
+    title: `${capital(washerMaterial)} washer against an ${partMaterial} ${part}`,
     advice: 'Aluminium parts take aluminium washers: the harder one bites instead of sealing, and corrodes.',
   }),
   M71: (evidence, write) => ({

@@ -28,6 +28,8 @@ export function kitReasonText(reason: KitReason, write: Writer): string {
       return `${reason.count} too few: from the shelf, if they are the same and new`;
     case 'noMarking':
       return 'nothing is printed on it, and this vehicle goes on the road';
+    case 'yearAlone':
+      return `${reason.year} is a year and no date: look for the month, week or quarter beside it.`;
     case 'noDate':
       return 'no date: write down when it came, its age counts from there';
     case 'blocked':

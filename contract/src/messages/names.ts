@@ -529,6 +529,7 @@ export const MAKE_UP_STEP_NAMES: Readonly<Record<MakeUpStepKind, string>> = {
   joinB: 'Join end B',
   measure: 'Measure the finished hose',
   proof: 'Proof test',
+  dry: 'Blow the water out',
   cap: 'Shrink the labels, cap both ends',
 };
 export const LUBRICANT_NAMES: Readonly<Record<Lubricant, string>> = {

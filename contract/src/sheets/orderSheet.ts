@@ -1,4 +1,6 @@
 /** An order on paper: a page for each hose with its drawing, and one for what else goes into the box. */
+import { clockingText } from '../messages/clocking.ts';
+import { clockingMarks } from './clockingDrawing.ts';
 import type { Mark, Place } from '@zephyrcombe/core';
 import { circle, dimension, loop, path, words } from '@zephyrcombe/core';
 import type { OrderDocument, OrderHose } from '../formats/orderDocument.ts';
@@ -84,12 +86,7 @@ function hoseMarks(hose: OrderHose, [left, top]: Place, width_m: number, write: 
       [`End A, ${hose.endA.at}`, endText(hose.endA, write)],
       [`End B, ${hose.endB.at}`, endText(hose.endB, write)],
       ['Ends are', FIXING_NAMES[hose.fixing]],
-      [
-        'Clocking',
-        hose.clocking_rad === null
-          ? 'free: one end is straight, or turns'
-          : `${write.angle(hose.clocking_rad)}: neck of B from neck of A, clockwise, looked at along the hose from end A`,
-      ],
+      ['Clocking', clockingText(hose, write)],
     ],
   };
   const along: Table = {
@@ -195,20 +192,5 @@ function endMarks(end: OrderHose['endA'], x: number, y: number, behind: number):
         ),
     path('outline', [x + toward * EYE_m, y], [ferrule, y]),
     loop('outline', [ferrule, y - tall], [behind, y - tall], [behind, y + tall], [ferrule, y + tall]),
-  ];
-}
-
-function clockingMarks(clocking_rad: number, [x, y]: Place): readonly Mark[] {
-  const r = 0.014;
-  const at = (angle: number, radius: number): Place => [
-    x + radius * Math.sin(angle),
-    y + radius * Math.cos(angle),
-  ];
-  return [
-    circle('grid', [x, y], r),
-    path('outline', [x, y], at(0, r)),
-    path('hidden', [x, y], at(clocking_rad, r)),
-    words(at(0, r + 0.003), 'A', { anchor: 'middle' }),
-    words(at(clocking_rad, r + 0.005), 'B', { anchor: 'middle' }),
   ];
 }

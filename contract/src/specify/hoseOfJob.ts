@@ -1,5 +1,5 @@
 /** One hose of a job with what stands at its two ends: the same on the screen, on paper and on the server. */
-import type { BuildFacts, Caution, HoseBuild, KitOrder } from '@zephyrcombe/core';
+import type { BuildFacts, Caution, HoseBuild, JointMaterial, KitOrder, MakeUpStep } from '@zephyrcombe/core';
 import {
   boltEngagement,
   convertLength,
@@ -11,6 +11,8 @@ import {
   judgeSeat,
   judgeSwitch,
   judgeWasherMaterial,
+  makeUpSteps,
+  needsClocking,
   sealingDatum,
   suggestBuild,
   washersNeeded,
@@ -23,6 +25,8 @@ export interface JointOfJob {
   readonly port: Port;
   readonly chosen: JobJoint;
   readonly eyes: number;
+  /** What the eyes on it are made of, of hoses whose build is kept. */
+  readonly eyeMaterials: readonly JointMaterial[];
 }
 
 export interface HoseOfJob {
@@ -32,11 +36,21 @@ export interface HoseOfJob {
   readonly b: JointOfJob | null;
 }
 
-export function jointOfJob(detail: JobDetail, jointId: string): JointOfJob | null {
+/** `change` stands for the hose of that id: what it would be. */
+export function jointOfJob(detail: JobDetail, jointId: string, change?: JobHose): JointOfJob | null {
   const joint = detail.circuit.joints.find(({ id }) => id === jointId);
   const port = detail.circuit.ports.find(({ id }) => id === joint?.portId);
   const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
-  return joint && port && chosen ? { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId) } : null;
+  if (!joint || !port || !chosen) return null;
+  const eyeMaterials = detail.hoses.flatMap((kept) => {
+    const { hoseId, endA, endB, build } = kept.hoseId === change?.hoseId ? change : kept;
+    const fitted = detail.circuit.hoses.find(({ id }) => id === hoseId);
+    return [
+      ...(build && fitted?.fromJointId === jointId && endA.family === 'banjo' ? [build.endA.material] : []),
+      ...(build && fitted?.toJointId === jointId && endB.family === 'banjo' ? [build.endB.material] : []),
+    ];
+  });
+  return { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId), eyeMaterials };
 }
 
 export function hoseOfJob(detail: JobDetail, hoseId: string): HoseOfJob | null {
@@ -74,14 +88,14 @@ export const buildOf = (own: HoseOfJob, route: BuildFacts['route'] = null): Hose
 
 /** What stands against the parts of a joint, in the order a colleague would say it. */
 export function partsCautions(
-  { joint, port, chosen, eyes }: JointOfJob,
+  { joint, port, chosen, eyes, eyeMaterials }: JointOfJob,
   bolt: Bolt | null = chosen.bolt,
   washer: Washer | null = chosen.washer,
 ): readonly Caution[] {
   const seat = judgeSeat(port, joint.seal);
   if (!bolt || !washer) return seat;
   const stack =
-    joint.eyeThickness_m === null || port.depth_m === null
+    joint.eyeThickness_m === null
       ? null
       : boltEngagement({
           eyes,
@@ -94,7 +108,7 @@ export function partsCautions(
   return [
     ...seat,
     ...judgeBoltThread(port.thread, bolt.thread),
-    ...judgeWasherMaterial(bolt.material, washer.material),
+    ...judgeWasherMaterial(bolt.material, washer.material, { eyes: eyeMaterials, seat: null }),
     ...(stack?.ok ? stack.cautions : []),
     ...judgeSwitch(chosen.oldIsSwitch, bolt.carries?.includes('switch') ?? false),
   ];
@@ -107,7 +121,7 @@ export function hoseCautions(
   build: HoseBuild | null = hose.build,
 ): readonly Caution[] {
   return [
-    ...judgeClocking(hose.endA.neckAngle_rad, hose.endB.neckAngle_rad, hose.clocking_rad),
+    ...judgeClocking(hose.endA, hose.endB, hose.clocking_rad),
     ...(build === null
       ? []
       : judgeBuild(build, {
@@ -122,12 +136,26 @@ export function hoseCautions(
 /** All that stands against specifying a hose as it is. */
 export const specificationCautions = (detail: JobDetail, own: HoseOfJob): readonly Caution[] => [
   ...hoseCautions(detail, own),
-  ...[own.a, own.b].flatMap((joint) => (joint ? partsCautions(joint) : [])),
+  ...[own.a, own.b].flatMap((at) => {
+    const joint = at && jointOfJob(detail, at.joint.id, own.hose);
+    return joint ? partsCautions(joint) : [];
+  }),
 ];
 
-/** What stands against putting a hose on the vehicle: made up here and not proved. */
-export const proofCautions = ({ build, makeUp }: JobHose): readonly Caution[] =>
-  judgeProof(build?.madeHere ?? false, makeUp.proofs.at(-1) ?? null);
+/** What stands against putting a hose on the vehicle: made up here and not proved, or proved with water that is still in it. */
+export function proofCautions({ build, makeUp }: JobHose): readonly Caution[] {
+  const proof = makeUp.proofs.at(-1) ?? null;
+  const faults = judgeProof(build?.madeHere ?? false, proof);
+  const isWet = proof?.medium === 'water' && !makeUp.steps.some(({ step }) => step === 'dry');
+  return faults.length === 0 && isWet ? [{ id: 'M104', evidence: {} }] : faults;
+}
+
+/** The steps of making a hose up, as it is specified and was last proved. */
+export const makeUpStepsOf = (
+  { endA, endB, makeUp }: JobHose,
+  build: Pick<HoseBuild, 'along'>,
+): readonly MakeUpStep[] =>
+  makeUpSteps(build, needsClocking(endA, endB), makeUp.proofs.at(-1)?.medium === 'water');
 
 /** The datum of the order: the supplier's, or between the sealing points as long as nobody asked. */
 export const orderDatumOf = ({ orderDatum, endA, endB }: Pick<JobHose, 'orderDatum' | 'endA' | 'endB'>) =>

@@ -23,7 +23,8 @@ export interface BanjoStack {
   /** Under the head to the tip. */
   readonly boltLength_m: number;
   readonly boltDiameter_m: number;
-  readonly portDepth_m: number;
+  /** Null where nobody has measured it: then it is not known whether the bolt meets the bottom. */
+  readonly portDepth_m: number | null;
 }
 
 export interface Engagement {
@@ -31,13 +32,14 @@ export interface Engagement {
   readonly grip_m: number;
   readonly engaged_m: number;
   readonly leastEngaged_m: number;
-  readonly bottomGap_m: number;
+  /** Null: not checked, for the depth of the port is not known. */
+  readonly bottomGap_m: number | null;
 }
 
-/** Grip, engaged thread and clearance to the bottom of the port. Raises M29 (too short) and M30 (bottoms). */
+/** Grip, engaged thread and, where the depth of the port is known, clearance to its bottom. Raises M29 (too short) and M30 (bottoms). */
 export function boltEngagement(stack: BanjoStack): Result<Engagement> {
-  const { eyes, ...lengths } = stack;
-  const refused = firstNotPositive(lengths);
+  const { eyes, portDepth_m, ...lengths } = stack;
+  const refused = firstNotPositive({ ...lengths, ...(portDepth_m === null ? {} : { portDepth_m }) });
   if (refused) return problem(refused);
   const washers = washersNeeded(eyes);
   if (!washers.ok) return washers;
@@ -45,14 +47,15 @@ export function boltEngagement(stack: BanjoStack): Result<Engagement> {
   const grip_m = eyes * stack.eyeThickness_m + washers.value * stack.washerThickness_m;
   const engaged_m = stack.boltLength_m - grip_m;
   const leastEngaged_m = ENGAGEMENT_PER_DIAMETER * stack.boltDiameter_m;
-  const bottomGap_m = stack.portDepth_m - engaged_m;
+  const bottomGap_m = portDepth_m === null ? null : portDepth_m - engaged_m;
 
   // Half a micrometre: what is left of exact drawing dimensions after a few subtractions.
   const noise_m = 5e-7;
   const cautions: Caution[] = [];
   if (engaged_m < leastEngaged_m - noise_m)
     cautions.push({ id: 'M29', evidence: { engaged_m, wanted_m: leastEngaged_m } });
-  if (bottomGap_m < LEAST_BOTTOM_GAP_m - noise_m) cautions.push({ id: 'M30', evidence: { bottomGap_m } });
+  if (bottomGap_m !== null && bottomGap_m < LEAST_BOTTOM_GAP_m - noise_m)
+    cautions.push({ id: 'M30', evidence: { bottomGap_m } });
 
   const gripTerm = term('g', 'grip', length(grip_m));
   const engagedTerm = term('e', 'engagedThread', length(engaged_m));
@@ -80,11 +83,15 @@ export function boltEngagement(stack: BanjoStack): Result<Engagement> {
         inputs: [term('d', 'nominalDiameter', length(stack.boltDiameter_m))],
         result: term('e_min', 'leastEngagement', length(leastEngaged_m)),
       },
-      {
-        formula: GAP,
-        inputs: [term('p', 'portDepth', length(stack.portDepth_m)), engagedTerm],
-        result: term('c', 'bottomGap', length(bottomGap_m)),
-      },
+      ...(portDepth_m === null || bottomGap_m === null
+        ? []
+        : [
+            {
+              formula: GAP,
+              inputs: [term('p', 'portDepth', length(portDepth_m)), engagedTerm],
+              result: term('c', 'bottomGap', length(bottomGap_m)),
+            },
+          ]),
     ],
     cautions,
   );

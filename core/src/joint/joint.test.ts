@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { boltEngagement } from './engagement.ts';
+import type { JointMaterial } from './washers.ts';
 import { judgeWasherMaterial, washersNeeded } from './washers.ts';
 
 const ids = (result: { ok: boolean; cautions?: readonly { id: string }[] }) =>
@@ -77,4 +78,42 @@ describe('bolt engagement', () => {
     expect(stack(1, 0)).toMatchObject({ ok: false, problem: { code: 'notPositive', field: 'boltLength_m' } });
     expect(stack(0, 20)).toMatchObject({ ok: false, problem: { field: 'eyes' } });
   });
+});
+
+describe('aluminium and copper', () => {
+  test('M58: an aluminium eye on a steel bolt with copper washers is the very case; eye, seat and bolt are judged', () => {
+    const copper = (
+      eyes: readonly JointMaterial[],
+      seat: JointMaterial | null,
+      bolt: JointMaterial = 'steel',
+    ) => judgeWasherMaterial(bolt, 'copper', { eyes, seat }).map(({ evidence }) => evidence);
+    expect(copper(['aluminium'], null)).toEqual([
+      { part: 'eye', partMaterial: 'aluminium', washerMaterial: 'copper' },
+    ]);
+    expect(copper(['steel', 'aluminium'], 'steel')).toMatchObject([{ part: 'eye' }]);
+    expect(copper(['steel'], 'aluminium')).toMatchObject([{ part: 'seat' }]);
+    expect(copper([], null, 'aluminium')).toMatchObject([{ part: 'bolt' }]);
+    expect(copper(['steel', 'stainless'], 'steel')).toEqual([]);
+    expect(judgeWasherMaterial('aluminium', 'aluminium', { eyes: ['aluminium'], seat: 'aluminium' })).toEqual(
+      [],
+    );
+  });
+});
+
+test('M29 needs no port depth; without one M30 is not checked, and nothing says that it was', () => {
+  const stack = {
+    eyes: 2,
+    eyeThickness_m: 0.0075,
+    washerThickness_m: 0.0015,
+    boltLength_m: 0.02,
+    boltDiameter_m: 0.01,
+    portDepth_m: null,
+  };
+  const result = boltEngagement(stack);
+  if (!result.ok) throw new Error(result.problem.code);
+  expect(result.value.bottomGap_m).toBeNull();
+  expect(result.cautions.map(({ id }) => id)).toEqual(['M29']);
+  expect(result.working.some(({ result: { meaning } }) => meaning === 'bottomGap')).toBe(false);
+  const deep = boltEngagement({ ...stack, eyes: 1, boltLength_m: 0.04, portDepth_m: 0.02 });
+  expect(deep.ok && deep.cautions.map(({ id }) => id)).toEqual(['M30']);
 });

@@ -42,9 +42,30 @@ export function washersNeeded(eyes: number, confirmed?: number): Result<number> 
   );
 }
 
-/** Aluminium eyes and bolts take aluminium washers: copper does not yield against them and sets up a galvanic pair. */
-export function judgeWasherMaterial(bolt: JointMaterial, washer: JointMaterial): readonly Caution[] {
-  return bolt === 'aluminium' && washer !== 'aluminium'
-    ? [{ id: 'M58', evidence: { boltMaterial: bolt, washerMaterial: washer } }]
-    : [];
+/** What a washer lies against besides the bolt's head; null: not known. */
+export interface WasherNeighbours {
+  readonly eyes: readonly (JointMaterial | null)[];
+  readonly seat: JointMaterial | null;
+}
+
+/**
+ * M58: aluminium against any other washer. Copper does not yield against it and sets up a galvanic pair, whichever part is the
+ * aluminium one: an aluminium eye on a steel bolt with copper washers is the usual case. Once, for the first such part.
+ */
+export function judgeWasherMaterial(
+  bolt: JointMaterial,
+  washer: JointMaterial,
+  { eyes, seat }: WasherNeighbours = { eyes: [], seat: null },
+): readonly Caution[] {
+  if (washer === 'aluminium') return [];
+  const part = eyes.includes('aluminium')
+    ? 'eye'
+    : seat === 'aluminium'
+      ? 'seat'
+      : bolt === 'aluminium'
+        ? 'bolt'
+        : null;
+  return part === null
+    ? []
+    : [{ id: 'M58', evidence: { part, partMaterial: 'aluminium', washerMaterial: washer } }];
 }

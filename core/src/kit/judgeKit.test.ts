@@ -67,6 +67,7 @@ const FAULTS: readonly (readonly [KitItem, 'adapt' | 'return', string, Partial<K
   ['bolts', 'adapt', 'missing', { bolts: 1 }],
   ['washers', 'adapt', 'missing', { washers: 3 }],
   ['marking', 'return', 'noMarking', { marking: ' ' }],
+  ['dateCode', 'adapt', 'yearAlone', { dateCode: '2026' }],
   ['dateCode', 'adapt', 'noDate', { dateCode: '' }],
   ['bore', 'return', 'blocked', { boreClear: false }],
 ];

@@ -74,6 +74,8 @@ export type KitReason =
   | { readonly is: 'missing'; readonly count: number }
   | { readonly is: 'noMarking' }
   | { readonly is: 'noDate' }
+  /** A year alone: nobody can say how old the hose is to half a life. */
+  | { readonly is: 'yearAlone'; readonly year: string }
   | { readonly is: 'blocked' };
 
 export interface KitFinding {
@@ -143,6 +145,16 @@ const judgeCount = (item: 'bolts' | 'washers', wanted: number, found: number): K
     ? accept(item)
     : { item, verdict: 'adapt', reason: { is: 'missing', count: wanted - found } };
 
+function judgeDate(code: string): KitFinding {
+  if (code === '') return { item: 'dateCode', verdict: 'adapt', reason: { is: 'noDate' } };
+  return YEAR_ALONE.test(code)
+    ? { item: 'dateCode', verdict: 'adapt', reason: { is: 'yearAlone', year: code } }
+    : accept('dateCode');
+}
+
+/** "2026", "26", "'26": month, week or quarter is missing. */
+const YEAR_ALONE = /^['’]?(19|20)?\d{2}$/;
+
 export function judgeKit(order: KitOrder, found: KitFound): KitJudgement {
   demand(
     unphysical(
@@ -171,11 +183,7 @@ export function judgeKit(order: KitOrder, found: KitFound): KitJudgement {
       : marking.trim() === '' && use === 'road'
         ? { item: 'marking', verdict: 'return', reason: { is: 'noMarking' } }
         : accept('marking'),
-    dateCode === null
-      ? 'dateCode'
-      : dateCode.trim() === ''
-        ? { item: 'dateCode', verdict: 'adapt', reason: { is: 'noDate' } }
-        : accept('dateCode'),
+    dateCode === null ? 'dateCode' : judgeDate(dateCode.trim()),
     boreClear === null
       ? 'bore'
       : boreClear

@@ -144,6 +144,7 @@ export function newLine(
     endB: endFor(to.seal, kind),
     clocking_rad: null,
     madeOn: null,
+    marking: null,
     rise_m: null,
   };
 }

@@ -235,6 +235,7 @@ export function replaceLine(circuit: Hydraulics, id: string, kind: HydraulicLine
     endA: endFor(seal(line.fromJointId), kind),
     endB: endFor(seal(line.toJointId), kind),
     madeOn: null,
+    marking: null,
     estimated: true,
   });
 }

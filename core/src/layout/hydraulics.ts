@@ -93,6 +93,8 @@ export interface HydraulicLine {
   readonly endB: EndGeometry;
   readonly clocking_rad: number | null;
   readonly madeOn: string | null;
+  /** As printed along it; null where nobody has read it. */
+  readonly marking: string | null;
   /** How far the line arches above the higher of its ends; null when it does not. */
   readonly rise_m: number | null;
 }

@@ -6,6 +6,8 @@ import { demand, unphysical } from '../calculation/physical.ts';
 
 /** A nut that is home leaves about one turn of its thread; of the 1 mm pitch that most have. Our default, the maker's sheet replaces it. */
 export const NUT_GAP_m = 0.001;
+/** A nut with more than two turns open does not grip yet. Our estimate. */
+export const MOST_GAP_m = 2 * NUT_GAP_m;
 /** The mark on the liner may stand so far from the nut: a pencil line. */
 export const HOME_m = 0.0005;
 /** Rounding of what was typed. */
@@ -55,8 +57,10 @@ export function judgeNut(
   return [
     ...(isDry ? [{ id: 'M41' as const, evidence: { end, pair, used: lubricant, wanted } }] : []),
     ...(gap_m < NUT_GAP_m - NOISE_m
-      ? [{ id: 'M42' as const, evidence: { end, gap_m, wanted_m: NUT_GAP_m } }]
-      : []),
+      ? [{ id: 'M42' as const, evidence: { end, gap_m, wanted_m: NUT_GAP_m, turned: 'tooFar' as const } }]
+      : gap_m > MOST_GAP_m + NOISE_m
+        ? [{ id: 'M42' as const, evidence: { end, gap_m, wanted_m: NUT_GAP_m, turned: 'notFar' as const } }]
+        : []),
   ];
 }
 

@@ -106,3 +106,21 @@ test('caps that were counted on are counted off: M35', () => {
   expect(judgePlugs(2, 1)).toEqual([{ id: 'M35', evidence: { put: 2, out: 1 } }]);
   expect(judgePlugs(0, 1)).toHaveLength(1);
 });
+
+test('M104: proved with water it is blown dry before it is capped; with brake fluid nothing is asked', () => {
+  const wet = makeUpSteps({ along: [] }, false, true);
+  const all = wet.map(({ kind }) => kind).filter((kind) => kind !== 'dry' && kind !== 'cap');
+  expect(judgeStepOrder(wet, all, 'cap')).toEqual([{ id: 'M104', evidence: {} }]);
+  expect(judgeStepOrder(wet, [...all, 'dry'], 'cap')).toEqual([]);
+  const fluid = makeUpSteps({ along: [] }, false, false);
+  expect(fluid.some(({ kind }) => kind === 'dry')).toBe(false);
+  expect(judgeStepOrder(fluid, all, 'cap')).toEqual([]);
+});
+
+test('M42 knows a nut turned too far and one left too far out', () => {
+  const nut = (gap_m: number) => judgeNut('A', 'steel', { lubricant: 'oil', gap_m });
+  expect(nut(0.0004)).toMatchObject([{ id: 'M42', evidence: { turned: 'tooFar' } }]);
+  expect(nut(0.001)).toEqual([]);
+  expect(nut(0.002)).toEqual([]);
+  expect(nut(0.0035)).toMatchObject([{ id: 'M42', evidence: { turned: 'notFar' } }]);
+});

@@ -12,6 +12,7 @@ export const MAKE_UP_STEPS = [
   'joinB',
   'measure',
   'proof',
+  'dry',
   'cap',
 ] as const;
 export type MakeUpStepKind = (typeof MAKE_UP_STEPS)[number];

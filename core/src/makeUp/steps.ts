@@ -28,14 +28,22 @@ const AFTER: Readonly<Record<MakeUpStepKind, readonly MakeUpStepKind[]>> = {
   joinB: ['clock'],
   measure: ['joinB'],
   proof: ['measure'],
-  cap: ['proof'],
+  dry: ['proof'],
+  cap: ['dry'],
 };
 
-/** `clocked`: both ends are bent, so that how they lie to each other has to be set before the second is tightened. */
-export function makeUpSteps({ along }: Pick<HoseBuild, 'along'>, clocked: boolean): readonly MakeUpStep[] {
+/**
+ * `clocked`: both ends lie one way only, so that how they lie to each other has to be set before the second is tightened. `wet`: the
+ * last proof was made with water, so that it has to be blown dry before it is capped.
+ */
+export function makeUpSteps(
+  { along }: Pick<HoseBuild, 'along'>,
+  clocked: boolean,
+  wet = false,
+): readonly MakeUpStep[] {
   const parts = along.filter(({ kind }) => kind !== 'clip').map(({ id }) => id);
   const isNeeded = (kind: MakeUpStepKind) =>
-    kind === 'clock' ? clocked : kind === 'slideOn' ? parts.length > 0 : true;
+    kind === 'clock' ? clocked : kind === 'dry' ? wet : kind === 'slideOn' ? parts.length > 0 : true;
   /** Of a step that this hose does not need, what that would have waited for. */
   const needed = (kind: MakeUpStepKind): readonly MakeUpStepKind[] =>
     isNeeded(kind) ? [kind] : AFTER[kind].flatMap(needed);
@@ -46,13 +54,14 @@ export function makeUpSteps({ along }: Pick<HoseBuild, 'along'>, clocked: boolea
   }));
 }
 
-/** M38: a step out of its turn, and the first that has to come before it. */
+/** M38: a step out of its turn, and the first that has to come before it. M104: capped with water still in it. */
 export function judgeStepOrder(
   steps: readonly MakeUpStep[],
   done: readonly MakeUpStepKind[],
   kind: MakeUpStepKind,
 ): readonly Caution[] {
   const first = steps.find((step) => step.kind === kind)?.after.find((before) => !done.includes(before));
+  if (first === 'dry') return [{ id: 'M104', evidence: {} }];
   return first === undefined ? [] : [{ id: 'M38', evidence: { step: kind, first } }];
 }
 

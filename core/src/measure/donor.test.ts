@@ -67,3 +67,17 @@ test('a length that is none is a problem of its field', () => {
     problem: { code: 'notPositive', field: 'length_m' },
   });
 });
+
+test('M13 asks for the longest pose and its uncertainty, not for the shop’s slack, and says which is eaten', () => {
+  const need = { uncertainty_m: 0.004, slack_m: 0.0125 };
+  const of = (length_m: number) => {
+    const result = judgeDonor({ ...NEED, ...need }, { length_m, endA: eye(20), endB: eye(0) });
+    if (!result.ok) throw new Error(result.problem.code);
+    return result;
+  };
+  expect(of(0.742 + 0.005).cautions).toEqual([]);
+  expect(of(0.742 + 0.005).value.slackShort_m).toBeCloseTo(0.0075, 9);
+  expect(of(0.742 + 0.02).value.slackShort_m).toBe(0);
+  expect(of(0.742 + 0.002).cautions).toMatchObject([{ id: 'M13', evidence: { eaten: 'uncertainty' } }]);
+  expect(of(0.742 - 0.01).cautions).toMatchObject([{ id: 'M13', evidence: { eaten: 'pose' } }]);
+});

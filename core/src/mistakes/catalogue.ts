@@ -80,6 +80,8 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M96: entry('warn', 'vehicleMaker'),
   M97: entry('warn', 'conditionTable'),
   M99: entry('warn', 'fitOrder'),
+  M101: entry('stop', 'fittingGeometry'),
+  M104: entry('stop', 'proofTest'),
 };
 
 export const severityOf = (caution: Caution): Severity => MISTAKES[caution.id].severity;

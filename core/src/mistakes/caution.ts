@@ -49,7 +49,12 @@ export interface CautionEvidence {
     readonly free_m: number;
   };
   M12: { readonly clip: string; readonly travel_m: number };
-  M13: { readonly short_m: number };
+  M13: {
+    readonly short_m: number;
+    /** What it eats: the longest pose itself, or only how far that may be wrong. */
+    readonly eaten: 'pose' | 'uncertainty';
+    readonly uncertainty_m: number;
+  };
   M14: Record<never, never>;
   M15: {
     readonly part: string;
@@ -61,6 +66,8 @@ export interface CautionEvidence {
   M17: { readonly lift_m: number };
   /** `turn_rad` is null where no turn of the end clears it. */
   M18: { readonly part: string; readonly turn_rad: number | null };
+  M101: Record<never, never>;
+  M104: Record<never, never>;
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };
   M21: { readonly certain: boolean; readonly other: string };
@@ -97,7 +104,13 @@ export interface CautionEvidence {
     readonly used: Lubricant;
     readonly wanted: Lubricant;
   };
-  M42: { readonly end: 'A' | 'B'; readonly gap_m: number; readonly wanted_m: number };
+  M42: {
+    readonly end: 'A' | 'B';
+    readonly gap_m: number;
+    readonly wanted_m: number;
+    /** Turned further than home, or left out. */
+    readonly turned: 'tooFar' | 'notFar';
+  };
   M43: { readonly end: 'A' | 'B' };
   /** As cut, and what the line takes. */
   M44: { readonly cut_m: number; readonly needed_m: number };
@@ -110,7 +123,11 @@ export interface CautionEvidence {
   M49: { readonly end: 'A' | 'B'; readonly looks: FlareLooks };
   M50: { readonly strokesLeft: number; readonly abs: boolean };
   M57: { readonly needed: number; readonly confirmed: number };
-  M58: { readonly boltMaterial: string; readonly washerMaterial: string };
+  M58: {
+    readonly part: 'eye' | 'seat' | 'bolt';
+    readonly partMaterial: string;
+    readonly washerMaterial: string;
+  };
   M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
   M72: { readonly lowest_Nm: number; readonly highest_Nm: number };
   M74: Record<never, never>;

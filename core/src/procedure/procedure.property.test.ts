@@ -1,3 +1,5 @@
+import { exampleBanjo } from '../fittings/exampleEnds.ts';
+import { exampleThreaded } from '../fittings/exampleThreaded.ts';
 import fc from 'fast-check';
 import { MISTAKES, severityOf, stopsAmong } from '../mistakes/catalogue.ts';
 import { vehicleCautions } from '../layout/vehicleCautions.ts';
@@ -66,9 +68,20 @@ describe('specification checks', () => {
   });
 
   test('two bent ends without clocking are M19; one bent end is not', () => {
-    expect(judgeClocking(0.35, 0.35, null)).toMatchObject([{ id: 'M19' }]);
-    expect(judgeClocking(0.35, 0.35, 0)).toEqual([]);
-    expect(judgeClocking(0.35, 0, null)).toEqual([]);
+    const bent = exampleBanjo(20);
+    expect(judgeClocking(bent, bent, null)).toMatchObject([{ id: 'M19' }]);
+    expect(judgeClocking(bent, bent, 0)).toEqual([]);
+  });
+
+  test('M101: two eyes are held by their bolts, a straight neck too; an end that turns is free', () => {
+    const [bent, straight] = [exampleBanjo(20), exampleBanjo(0)];
+    expect(judgeClocking(bent, straight, null)).toMatchObject([{ id: 'M101' }]);
+    expect(judgeClocking(straight, straight, null)).toMatchObject([{ id: 'M101' }]);
+    expect(judgeClocking(straight, straight, 1.2)).toEqual([]);
+    expect(judgeClocking(straight, exampleThreaded(0), null)).toEqual([]);
+    // A bent threaded end points somewhere.
+    expect(judgeClocking(straight, exampleThreaded(45), null)).toMatchObject([{ id: 'M101' }]);
+    expect(judgeClocking(bent, exampleThreaded(45), null)).toMatchObject([{ id: 'M19' }]);
   });
 });
 

@@ -1,4 +1,6 @@
 /** Checks on what is about to be ordered and put together. */
+import { needsClocking } from '../fittings/clocking.ts';
+import type { EndGeometry } from '../fittings/end.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import { sameThread } from '../threads/catalogue.ts';
 
@@ -7,11 +9,13 @@ export function judgeBoltThread(portThread: string, boltThread: string): readonl
   return sameThread(portThread, boltThread) ? [] : [{ id: 'M20', evidence: { portThread, boltThread } }];
 }
 
-/** M19 when both ends are bent and nobody said how they lie to each other. */
+/** M19 when both ends are bent and nobody said how they lie to each other; M101 when both are held though a neck is straight. */
 export function judgeClocking(
-  angleA_rad: number,
-  angleB_rad: number,
+  endA: Pick<EndGeometry, 'family' | 'neckAngle_rad'>,
+  endB: Pick<EndGeometry, 'family' | 'neckAngle_rad'>,
   clocking_rad: number | null,
 ): readonly Caution[] {
-  return angleA_rad !== 0 && angleB_rad !== 0 && clocking_rad === null ? [{ id: 'M19', evidence: {} }] : [];
+  if (clocking_rad !== null || !needsClocking(endA, endB)) return [];
+  const bothBent = endA.neckAngle_rad !== 0 && endB.neckAngle_rad !== 0;
+  return bothBent ? [{ id: 'M19', evidence: {} }] : [{ id: 'M101', evidence: {} }];
 }

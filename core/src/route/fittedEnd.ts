@@ -1,5 +1,6 @@
 /** An end made with another bend and turned another way. */
-import { exampleBanjo, EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
+import { EXAMPLE_BENDS_deg } from '../fittings/exampleEnds.ts';
+import { exampleEnd } from '../fittings/exampleThreaded.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { anyAcross, dot, norm, scaled, subtract, turned, unit } from '../geometry/vector.ts';
 import { neckDirection } from './clocking.ts';
@@ -46,7 +47,8 @@ function made(
   const nearest = EXAMPLE_BENDS_deg.reduce((best, known) =>
     Math.abs(known - bend_deg) < Math.abs(best - bend_deg) ? known : best,
   );
-  const { apexToPoint_m, ferruleToApex_m } = exampleBanjo(nearest);
+  const family = end.eyeAxis === null ? 'threaded' : 'banjo';
+  const { apexToPoint_m, ferruleToApex_m } = exampleEnd(family, nearest);
   const length_m = (end.rigid_m * apexToPoint_m) / (apexToPoint_m + ferruleToApex_m);
   return { ...end, outward, ...(length_m > 0 ? { neck: { along, length_m } } : {}) };
 }

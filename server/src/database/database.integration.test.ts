@@ -9,6 +9,7 @@ import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
+import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -138,9 +139,11 @@ describe('migrations', () => {
       '0003-measure',
       '0004-tape',
       '0005-hose-builds',
+      '0006-caps-and-markings',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await capsAndMarkings.down(queries);
     await hoseBuilds.down(queries);
     await tape.down(queries);
     await measure.down(queries);
@@ -151,6 +154,7 @@ describe('migrations', () => {
     await measure.up(queries);
     await tape.up(queries);
     await hoseBuilds.up(queries);
+    await capsAndMarkings.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
@@ -289,6 +293,24 @@ describe('migrations', () => {
     // Hoses of before have no build of their own, and no cap was counted on them.
     expect(kept).toMatchObject([{ build: null }, { build: null }]);
     expect(JSON.stringify(kept)).toContain('put');
+    // Somebody had counted on one of them.
+    await sequelize.query(`UPDATE job_hose SET plugs = '{"put":3,"out":2}' WHERE hoseId = 'chafed-hose'`);
+    await capsAndMarkings.up(queries);
+    const capsNow = async () => {
+      const [rows] = await sequelize.query('SELECT plugs FROM job_hose ORDER BY hoseId');
+      return (rows as { plugs: unknown }[]).map(({ plugs }) =>
+        typeof plugs === 'string' ? (JSON.parse(plugs) as unknown) : plugs,
+      );
+    };
+    expect(await capsNow()).toEqual([
+      { A: { put: 3, out: 2 }, B: null },
+      { A: null, B: null },
+    ]);
+    await capsAndMarkings.down(queries);
+    expect(await capsNow()).toEqual([
+      { put: 3, out: 2 },
+      { put: 0, out: 0 },
+    ]);
     await hoseBuilds.down(queries);
     await tape.down(queries);
     await measure.down(queries);

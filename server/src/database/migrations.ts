@@ -6,6 +6,7 @@ import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
+import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -13,6 +14,7 @@ const MIGRATIONS = [
   { name: '0003-measure', ...measure },
   { name: '0004-tape', ...tape },
   { name: '0005-hose-builds', ...hoseBuilds },
+  { name: '0006-caps-and-markings', ...capsAndMarkings },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

@@ -36,6 +36,7 @@ export interface CircuitPlan {
     readonly to: string;
     readonly length_mm: number;
     readonly ends: readonly [ExampleBend_deg, ExampleBend_deg];
+    /** Of the hose that is on it; left out, its eyes lie alike. */
     readonly clocking_deg?: number;
     /** A hose with a date on it is the maker's rubber one. */
     readonly madeOn?: string;
@@ -110,8 +111,9 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     construction: hose.madeOn === undefined ? 'braided' : 'rubber',
     endA: exampleBanjo(hose.ends[0]),
     endB: exampleBanjo(hose.ends[1]),
-    clocking_rad: hose.clocking_deg === undefined ? null : degrees(hose.clocking_deg),
+    clocking_rad: degrees(hose.clocking_deg ?? 0),
     madeOn: hose.madeOn ?? null,
+    marking: null,
     rise_m: null,
     version: 0,
   }));

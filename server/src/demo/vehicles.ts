@@ -154,8 +154,24 @@ const PETRELLE_FRONT: CircuitPlan = {
     { key: 'j-side', on: 'side', name: 'Sidecar caliper', boltLength_mm: 20 },
   ],
   hoses: [
-    { key: 'h-left', name: 'Left hose', from: 'j-master', to: 'j-left', length_mm: 690, ends: [20, 0] },
-    { key: 'h-right', name: 'Right hose', from: 'j-master', to: 'j-right', length_mm: 760, ends: [0, 0] },
+    {
+      key: 'h-left',
+      name: 'Left hose',
+      from: 'j-master',
+      to: 'j-left',
+      length_mm: 690,
+      ends: [20, 0],
+      clocking_deg: 35,
+    },
+    {
+      key: 'h-right',
+      name: 'Right hose',
+      from: 'j-master',
+      to: 'j-right',
+      length_mm: 760,
+      ends: [0, 0],
+      clocking_deg: 325,
+    },
     {
       key: 'h-side',
       name: 'Sidecar hose',

@@ -166,6 +166,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
         endB: exampleBanjo(0),
         clocking_rad: null,
         madeOn: null,
+        marking: null,
         rise_m: null,
         version: 0,
       })),
@@ -190,7 +191,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       build: null,
       makeUp: { steps: [], proofs: [] },
       kit: null,
-      plugs: { put: 0, out: 0 },
+      plugs: { A: null, B: null },
       version: 0,
     })),
     joints: JOINTS.map((name) => ({

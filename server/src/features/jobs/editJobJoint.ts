@@ -35,7 +35,7 @@ export async function editJobJoint(
     if (unproved)
       throw new AppProblem('stage-not-ready', {
         detail:
-          'A hose of this joint was made up here and has passed no proof test. Test it and write the test down first.',
+          'A hose of this joint was made up here and is not proved, or still wet from its proof. Finish its build sheet first.',
       });
   }
   const given = definedOnly(changes);

@@ -1,13 +1,14 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
+import type { JobHose } from '@zephyrcombe/contract';
 import type { Override } from '@zephyrcombe/contract';
-import { createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
+import { createWriter, problemText, proofCautions, capsOfJob } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import {
   isClear,
   judgeBottle,
   judgeGrade,
   judgeHandover,
-  judgePlugs,
+  readDateCode,
   judgeRecord,
   nextDue,
   strictestInterval,
@@ -38,10 +39,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   const handover = judgeHandover(detail.job.handoverChecks);
   const cautions = [
     ...handover.cautions,
-    ...judgePlugs(
-      detail.hoses.reduce((sum, { plugs }) => sum + plugs.put, 0),
-      detail.hoses.reduce((sum, { plugs }) => sum + plugs.out, 0),
-    ),
+    ...capsOfJob(detail),
     ...judgeGrade(detail.circuit.fluidGrade, body.grade),
     ...(body.bottleOpenedOn === null ? [] : judgeBottle(body.bottleOpenedOn, body.servicedOn)),
     ...judgeRecord({ batch: body.batch, distance: body.distance_m, quantity: body.quantity_m3 }),
@@ -89,7 +87,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     by: person.name,
   };
   await models.FluidService.create(service, { transaction });
-  await updateVehicle(action, body.distance_m);
+  await updateVehicle(action, body.distance_m, today);
   await models.Job.update(
     {
       status: 'finished',
@@ -115,7 +113,7 @@ function requireStagesDone({ detail }: JobAction): void {
   const torqued = (jointId: string) =>
     detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
   if (detail.hoses.some((hose) => proofCautions(hose).length > 0))
-    throw notReady('fit', 'Fit: a hose that was made up here has passed no proof test.');
+    throw notReady('fit', 'Fit: a hose that was made up here is not proved, or still wet from its proof.');
   const open = detail.joints.filter((joint) => !torqued(joint.jointId)).length;
   if (open > 0)
     throw notReady('fit', `Fit: ${open === 1 ? 'a joint is' : `${open} joints are`} not torqued.`);
@@ -129,10 +127,19 @@ function requireStagesDone({ detail }: JobAction): void {
   if (clear.length < nipples.length) throw notReady('bleed', 'Bleed: a nipple has not run clear yet.');
 }
 
+/** Made up here: the day it was measured. Bought: its date code, where that reads one way only. */
+function madeOnOf({ makeUp, kit }: JobHose, today: string): string | null {
+  const measured = makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10);
+  if (measured !== undefined) return measured;
+  const [reading, ...others] = readDateCode(kit?.found.dateCode ?? '', today);
+  return reading && others.length === 0 ? reading.from : null;
+}
+
 /** The vehicle's record shows what is on it now: the new hoses, bolts and washers, and the distance. */
 async function updateVehicle(
   { detail, models, transaction }: JobAction,
   distance_m: number | null,
+  today: string,
 ): Promise<void> {
   if (distance_m !== null) {
     await models.Vehicle.update(
@@ -149,8 +156,8 @@ async function updateVehicle(
         endA: hose.endA,
         endB: hose.endB,
         clocking_rad: hose.clocking_rad,
-        // Of a bought one nobody has entered it yet.
-        madeOn: hose.makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10) ?? null,
+        madeOn: madeOnOf(hose, today),
+        marking: hose.kit?.found.marking || null,
         ...(hose.build ? { bore_m: hose.build.bore_m, construction: 'braided' as const } : {}),
         version: (before?.version ?? 0) + 1,
       },

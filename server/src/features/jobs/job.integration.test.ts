@@ -330,6 +330,29 @@ describe('torque', () => {
     expect(after.torqueRecords).toEqual([]);
   });
 
+  test('M35: a plug that is still in stops its own joint, not the other one; not counted is not none', async () => {
+    let other = await handTight(await newJob());
+    expect(hoseOf(other).plugs).toEqual({ A: null, B: null });
+    other = await act('PATCH', other, `/hoses/${HOSE}`, {
+      version: hoseOf(other).version,
+      plugs: { A: { put: 1, out: 0 }, B: { put: 1, out: 1 } },
+    });
+    const line = other.circuit.hoses.find(({ id }) => id === HOSE);
+    const at = (jointId: string | undefined) => other.joints.findIndex((joint) => joint.jointId === jointId);
+    const post = (index: number) =>
+      server.ask('POST', `/api/jobs/${other.job.id}/torque-records`, torque(other, index));
+    expect(problemOf(await post(at(line?.fromJointId)))).toMatchObject({
+      code: 'stop-not-answered',
+      cautions: [{ id: 'M35', evidence: { put: 1, out: 0 } }],
+    });
+    expect((await post(at(line?.toJointId))).statusCode).toBe(200);
+    other = await act('PATCH', other, `/hoses/${HOSE}`, {
+      version: hoseOf(other).version,
+      plugs: { A: { put: 1, out: 1 }, B: { put: 1, out: 1 } },
+    });
+    expect((await post(at(line?.fromJointId))).statusCode).toBe(200);
+  });
+
   test('an over-torqued joint is recorded with its reason but is not done', async () => {
     const other = await handTight(await newJob());
     const over = await act(

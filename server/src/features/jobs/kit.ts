@@ -1,5 +1,5 @@
 /** A hose out of its box: what was found, and what somebody decided. */
-import { hoseOfJob, kitOrderOf } from '@zephyrcombe/contract';
+import { hoseOfJob, kitOrderOf, withCaps } from '@zephyrcombe/contract';
 import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
@@ -35,6 +35,8 @@ export async function checkKit(
   await models.JobHose.update(
     {
       kit: { found, decided, by: person.name, at: now.toISOString() },
+      // A hose comes with a cap on each end: they are counted with the others.
+      plugs: withCaps(own.hose.plugs),
       version: body.version + 1,
     },
     { where: { jobId: detail.job.id, hoseId }, transaction },

@@ -1,16 +1,8 @@
 /** Making a hose up in the shop: step by step in an order that is kept, and the test without which it is not fitted. */
 import type { MadeStep } from '@zephyrcombe/contract';
-import { MAKE_UP_STEP_NAMES } from '@zephyrcombe/contract';
+import { MAKE_UP_STEP_NAMES, makeUpStepsOf, withCaps } from '@zephyrcombe/contract';
 import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
-import {
-  judgeCut,
-  judgeNut,
-  judgeOlive,
-  judgeStepOrder,
-  makeUpSteps,
-  proofFaults,
-  stepsResting,
-} from '@zephyrcombe/core';
+import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResting } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
@@ -53,8 +45,7 @@ export async function makeUpHose(
   const { hose, build } = hoseMadeHere(action, hoseId);
   requireVersion(hose, body.version);
   const { step, undo, overrides } = body;
-  const clocked = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
-  const steps = makeUpSteps(build, clocked);
+  const steps = makeUpStepsOf(hose, build);
   const done = hose.makeUp.steps.map((made) => made.step);
   if (!steps.some(({ kind }) => kind === step.step))
     throw fieldProblem('step', 'is not a step of making this hose');
@@ -81,16 +72,18 @@ export async function makeUpHose(
     ];
   }
   await models.JobHose.update(
-    { makeUp: { steps: made, proofs }, version: body.version + 1 },
+    {
+      makeUp: { steps: made, proofs },
+      // A hose that is made is capped at both ends, and its caps are counted with the others.
+      ...(step.step === 'cap' && !undo ? { plugs: withCaps(hose.plugs) } : {}),
+      version: body.version + 1,
+    },
     { where: { jobId: detail.job.id, hoseId }, transaction },
   );
   await log('made', { hoseId, ...step, undo, overrides });
 }
 
-function stepCautions(
-  step: Step,
-  build: Parameters<typeof makeUpSteps>[0] & { endA: EndMetal; endB: EndMetal },
-): readonly Caution[] {
+function stepCautions(step: Step, build: Readonly<{ endA: EndMetal; endB: EndMetal }>): readonly Caution[] {
   const end = JOINS[step.step];
   if (step.step === 'cut' && step.cutFace !== null) return judgeCut('A', step.cutFace);
   if (end === undefined) return [];
@@ -114,12 +107,12 @@ export async function proveHose(
   const { hose, build } = hoseMadeHere(action, hoseId);
   const { version, ...test } = body;
   requireVersion(hose, version);
-  const clocked = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
   const done = hose.makeUp.steps.map((made) => made.step);
-  requireStopsAnswered(judgeStepOrder(makeUpSteps(build, clocked), done, 'proof'), [], person);
+  requireStopsAnswered(judgeStepOrder(makeUpStepsOf(hose, build), done, 'proof'), [], person);
   const proof = { ...test, by: person.name, at: now.toISOString() };
   const passed = proofFaults(test).length === 0;
-  const others = hose.makeUp.steps.filter((own) => own.step !== 'proof');
+  // Whatever came after an earlier proof rests on this one now.
+  const others = hose.makeUp.steps.filter((own) => !['proof', 'dry', 'cap'].includes(own.step));
   const step: MadeStep = {
     step: 'proof',
     by: person.name,
@@ -134,7 +127,7 @@ export async function proveHose(
   await models.JobHose.update(
     {
       makeUp: {
-        steps: passed ? [...others, step] : others.filter((own) => own.step !== 'cap'),
+        steps: passed ? [...others, step] : others,
         proofs: [...hose.makeUp.proofs, proof],
       },
       version: version + 1,

@@ -29,7 +29,7 @@ export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   build: null,
   makeUp: { steps: [], proofs: [] },
   kit: null,
-  plugs: { put: 0, out: 0 },
+  plugs: { A: null, B: null },
   position,
   version: 0,
 });

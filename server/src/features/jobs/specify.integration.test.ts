@@ -157,8 +157,8 @@ describe('the order', () => {
         clocking_deg,
       ]),
     ).toEqual([
-      ['Left hose', '742', '20', ''],
-      ['Right hose', '815', '0', ''],
+      ['Left hose', '742', '20', '35'],
+      ['Right hose', '815', '0', '325'],
       ['Sidecar hose', '1320', '45', '90'],
     ]);
     // Which way a neck is bent, and which way it points: what is told on paper is told here.
@@ -187,7 +187,7 @@ describe('the order', () => {
     expect(whole.pages).toBe(4);
     for (const { embedded } of whole.fonts) expect(embedded).toBe(true);
     expect(whole.text).toContain('742 mm ± 3 mm, eye centre to eye centre');
-    expect(whole.text).toContain('neck of B from neck of A, clockwise');
+    expect(whole.text).toContain('from the eye axis of A to the eye axis of B');
     const { hoseId } = hoseOf(detail, 'Right hose');
     const one = readPdf((await server.ask('GET', orderAddress(detail.job.id, 'pdf', hoseId))).rawPayload);
     expect(one.pages).toBe(2);
@@ -273,6 +273,7 @@ describe('made up here', () => {
     expect(problemOf(await step('cut'))).toMatchObject({ errors: [{ field: 'step.cutFace' }] });
     for (const kind of MAKE_UP_STEPS) {
       if (kind === 'proof') break;
+      // Asked after a proof with water only.
       if (kind === 'oliveA') {
         const strand = await step(kind, { strandFree: false, short_m: 0.002 });
         expect(strand.json<{ cautions: { id: string }[] }>().cautions.map(({ id }) => id)).toEqual([
@@ -303,8 +304,19 @@ describe('made up here', () => {
     const passed = await post('proof-tests', { ...proof, tight: true });
     const { makeUp } = hoseOf(passed.json<JobDetail>(), 'Sidecar hose');
     expect([makeUp.proofs.length, makeUp.steps.at(-1)?.step]).toEqual([2, 'proof']);
+    // The water is still in it: neither capped nor fitted before it is blown dry.
+    const wet = await step('cap');
+    expect(wet.json<{ cautions: object[] }>().cautions).toEqual([{ id: 'M104', evidence: {} }]);
+    expect(problemOf(await handTight())).toMatchObject({ code: 'stage-not-ready' });
+    expect((await step('dry')).statusCode).toBe(200);
     expect((await handTight()).statusCode).toBe(200);
-    expect((await step('cap')).statusCode).toBe(200);
+    const capped = await step('cap');
+    expect(capped.statusCode).toBe(200);
+    // What is capped is counted.
+    expect(hoseOf(capped.json<JobDetail>(), 'Sidecar hose').plugs).toEqual({
+      A: { put: 1, out: 0 },
+      B: { put: 1, out: 0 },
+    });
   });
 
   test('a step taken back takes with it what rests on it, the proof as well', async () => {

@@ -1,4 +1,4 @@
-import { createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
+import { capsAt, createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -32,7 +32,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           );
           if (unproved)
             throw new AppProblem('stage-not-ready', {
-              detail: 'A hose of this joint was made up here and has passed no proof test.',
+              detail: 'A hose of this joint was made up here and is not proved, or still wet from its proof.',
             });
 
           const write = createWriter(person.units);
@@ -57,7 +57,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}. Tighten into the range, then record.`,
             });
           }
-          requireStopsAnswered(judged.cautions, body.overrides, person);
+          requireStopsAnswered([...judged.cautions, ...capsAt(detail, joint.id)], body.overrides, person);
 
           const { overrides, ...columns } = body;
           await models.TorqueRecord.create(

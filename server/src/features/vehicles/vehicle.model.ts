@@ -155,6 +155,7 @@ export const defineHose = (sequelize: Sequelize) =>
       endB: json('endB'),
       clocking_rad: optionalQuantity(),
       madeOn: optionalCalendarDate(),
+      marking: optionalText(),
       position: whole(),
       retired: flag('retired'),
       version: version(),

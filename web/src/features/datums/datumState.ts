@@ -1,6 +1,6 @@
 /** The ends of a hose as they stand in an address: family, bend and the take-offs as typed. */
 import type { EndGeometry, UnitId } from '@zephyrcombe/core';
-import { END_FAMILIES, EXAMPLE_BENDS_deg, EXAMPLE_THREADED, exampleBanjo } from '@zephyrcombe/core';
+import { END_FAMILIES, EXAMPLE_BENDS_deg, exampleEnd } from '@zephyrcombe/core';
 import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 export const END_FIELDS = ['ferruleToApex', 'apexToPoint', 'neck'] as const;
@@ -42,9 +42,7 @@ export function typedEndOf({ family, neckAngle_rad, ...lengths }: EndGeometry, u
 }
 
 export function exampleOf({ family, bend_deg }: TypedEnd): EndGeometry {
-  const example = exampleBanjo(EXAMPLE_BENDS_deg.find((known) => known === bend_deg) ?? 0);
-  // A bent threaded end is bent like a banjo; only its point is another.
-  return family === 'banjo' ? example : bend_deg === 0 ? EXAMPLE_THREADED : { ...example, family };
+  return exampleEnd(family, EXAMPLE_BENDS_deg.find((known) => known === bend_deg) ?? 0);
 }
 
 /** With what was typed in the example's place; null where something typed is no length. */

@@ -1,11 +1,11 @@
 /** Caps and plugs of the hoses of a job: counted on, counted off; one too many inside blocks the brake. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { judgePlugs } from '@zephyrcombe/core';
+import { capsOfJob, uncountedOpenings } from '@zephyrcombe/contract';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
-import { Figure, Fine, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
+import { Figure, Fine, Line, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 
@@ -24,36 +24,67 @@ const Counter = styled.div`
 
 export function CapsSheet() {
   const detail = useJob();
-  const sum = (of: (hose: JobHose) => number) => detail.hoses.reduce((total, hose) => total + of(hose), 0);
+  const uncounted = uncountedOpenings(detail);
   return (
     <Sheet aria-label="Caps and plugs">
       <SheetTitle>Caps and plugs</SheetTitle>
-      <Fine>Count each one on when a line or a hose is closed, and off before it is joined.</Fine>
+      <Fine>
+        Count each one on when a line or a hose is closed, and off before it is joined. A hose out of its box,
+        and one made here, has one on each end.
+      </Fine>
       <Rows style={{ marginTop: 8 }}>
-        {detail.hoses.map((hose) => (
-          <CapsOf key={hose.hoseId} hose={hose} />
-        ))}
-      </Rows>
-      <Cautions
-        cautions={judgePlugs(
-          sum(({ plugs }) => plugs.put),
-          sum(({ plugs }) => plugs.out),
+        {detail.hoses.flatMap((hose) =>
+          (['A', 'B'] as const).map((end) => <CapsOf key={`${hose.hoseId} ${end}`} hose={hose} end={end} />),
         )}
-      />
+      </Rows>
+      {uncounted > 0 ? (
+        <Fine>
+          {uncounted === 1 ? 'One opening is' : `${uncounted} openings are`} not counted: that is not the same
+          as none.
+        </Fine>
+      ) : null}
+      <Cautions cautions={capsOfJob(detail)} />
     </Sheet>
   );
 }
 
-function CapsOf({ hose }: { readonly hose: JobHose }) {
+interface CapsOfProps {
+  readonly hose: JobHose;
+  readonly end: 'A' | 'B';
+}
+
+function CapsOf({ hose, end }: CapsOfProps) {
   const detail = useJob();
   const edit = useJobAction('editJobHose', detail.job.id);
-  const name = detail.circuit.hoses.find(({ id }) => id === hose.hoseId)?.name ?? '';
+  const line = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
+  const jointId = end === 'A' ? line?.fromJointId : line?.toJointId;
+  const joint = detail.circuit.joints.find(({ id }) => id === jointId);
+  const name = `${line?.name ?? ''}, ${joint?.name.toLowerCase() ?? `end ${end}`}`;
   const finished = detail.job.status === 'finished';
-  const count = (which: 'put' | 'out', by: 1 | -1) =>
+  const counted = hose.plugs[end];
+  const set = (count: NonNullable<typeof counted>) =>
     edit.mutate({
       params: { jobId: detail.job.id, hoseId: hose.hoseId },
-      body: { version: hose.version, plugs: { ...hose.plugs, [which]: hose.plugs[which] + by } },
+      body: { version: hose.version, plugs: { ...hose.plugs, [end]: count } },
     });
+  if (counted === null)
+    return (
+      <div role="group" aria-label={name}>
+        <Spread>
+          <strong>{name}</strong>
+          <Line $gap={8}>
+            <Fine as="span">not counted</Fine>
+            <PlainButton isDisabled={finished} onPress={() => set({ put: 1, out: 0 })}>
+              One is on
+            </PlainButton>
+            <PlainButton isDisabled={finished} onPress={() => set({ put: 0, out: 0 })}>
+              None
+            </PlainButton>
+          </Line>
+        </Spread>
+        <SaveProblem save={edit} />
+      </div>
+    );
   return (
     <div role="group" aria-label={name}>
       <Spread>
@@ -68,18 +99,18 @@ function CapsOf({ hose }: { readonly hose: JobHose }) {
             <span>{word}</span>
             <PlainButton
               aria-label={`One less ${word}, ${name}`}
-              isDisabled={finished || hose.plugs[which] === 0}
-              onPress={() => count(which, -1)}
+              isDisabled={finished || counted[which] === 0}
+              onPress={() => set({ ...counted, [which]: counted[which] - 1 })}
             >
               −
             </PlainButton>
-            <Figure $size="large" aria-label={`${hose.plugs[which]} ${word}`}>
-              {hose.plugs[which]}
+            <Figure $size="large" aria-label={`${counted[which]} ${word}`}>
+              {counted[which]}
             </Figure>
             <PlainButton
               aria-label={`One more ${word}, ${name}`}
-              isDisabled={finished || hose.plugs[which] === MOST}
-              onPress={() => count(which, 1)}
+              isDisabled={finished || counted[which] === MOST}
+              onPress={() => set({ ...counted, [which]: counted[which] + 1 })}
             >
               +
             </PlainButton>

@@ -5,13 +5,12 @@ import {
   judgeBottle,
   judgeGrade,
   judgeHandover,
-  judgePlugs,
   nextDue,
   strictestInterval,
 } from '@zephyrcombe/core';
 import type { FluidGrade, HandoverCheck } from '@zephyrcombe/core';
 import type { FluidService } from '@zephyrcombe/contract';
-import { HANDOVER_NAMES, OUTFLOW_NAMES, problemText } from '@zephyrcombe/contract';
+import { HANDOVER_NAMES, OUTFLOW_NAMES, problemText, capsOfJob } from '@zephyrcombe/contract';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -70,7 +69,7 @@ function OpenHandOver() {
     distance: vehicle.distance_m === null ? '' : editableText(vehicle.distance_m, write.units.distance),
     grade: circuit.fluidGrade,
     batch: '',
-    bottleOpenedOn: today(),
+    bottleOpenedOn: '',
     quantity: '',
     colour: '',
     water: '',
@@ -96,9 +95,8 @@ function OpenHandOver() {
   const validDate = /^\d{4}-\d\d-\d\d$/.test(draft.servicedOn);
   const due = validDate ? nextDue(draft.servicedOn, distance?.value_SI ?? null, interval) : null;
   const handover = judgeHandover(job.handoverChecks);
-  const caps = (which: 'put' | 'out') => detail.hoses.reduce((sum, { plugs }) => sum + plugs[which], 0);
   const cautions = [
-    ...judgePlugs(caps('put'), caps('out')),
+    ...capsOfJob(detail),
     ...judgeGrade(circuit.fluidGrade, draft.grade),
     ...(validDate && /^\d{4}-\d\d-\d\d$/.test(draft.bottleOpenedOn)
       ? judgeBottle(draft.bottleOpenedOn, draft.servicedOn)

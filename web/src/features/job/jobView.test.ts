@@ -118,9 +118,11 @@ describe('the stack of a joint', () => {
     const detail = outfitJob();
     const own = hoseOfJob(detail, uuid('h-left'));
     if (!own) throw new Error('no hose');
-    expect(hoseCautions(detail, own)).toEqual([]);
+    // A straight eye is held by its bolt as well.
+    expect(hoseCautions(detail, own)).toMatchObject([{ id: 'M101' }]);
     const bent = { ...own, hose: { ...own.hose, endB: own.hose.endA } };
     expect(hoseCautions(detail, bent)).toMatchObject([{ id: 'M19' }]);
+    expect(hoseCautions(detail, { ...bent, hose: { ...bent.hose, clocking_rad: 1 } })).toEqual([]);
   });
 });
 

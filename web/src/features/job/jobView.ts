@@ -102,7 +102,7 @@ export function stackOf(
   washer = view.chosen.washer,
 ): Result<Engagement> | null {
   const { joint, port, eyes } = view;
-  if (!bolt || !washer || joint.eyeThickness_m === null || port.depth_m === null) return null;
+  if (!bolt || !washer || joint.eyeThickness_m === null) return null;
   return boltEngagement({
     eyes,
     eyeThickness_m: joint.eyeThickness_m,

@@ -305,7 +305,9 @@ function Judged({ typed, read }: JudgedProps) {
               </Spread>
               <Spread>
                 <Label>clear of the bottom by</Label>
-                <Figure>{write.length(stack.value.bottomGap_m)}</Figure>
+                <Figure>
+                  {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
+                </Figure>
               </Spread>
             </Rows>
             <Cautions cautions={cautions} />

@@ -1,6 +1,7 @@
 /** A hose out of its box beside the one on the vehicle and the one that was ordered: item by item, before anything is opened. */
 import type { HoseOfJob, KitCheck } from '@zephyrcombe/contract';
 import {
+  clockingLabel,
   datumName,
   hoseOfJob,
   KIT_ITEM_NAMES,
@@ -167,7 +168,7 @@ function Check({ own, order, picker }: CheckProps) {
                   write.angle(order.clocking_rad),
                   fitted.clocking_rad === null ? null : write.angle(fitted.clocking_rad),
                   <QuantityEdit
-                    label="Clocking found, of B seen from end A, clockwise"
+                    label={`${clockingLabel(order.endA, order.endB)}, as found`}
                     kind="angle"
                     allowZero
                     allowNegative

@@ -10,6 +10,7 @@ import {
   problemText,
   proofCautions,
   PROOF_FAULT_NAMES,
+  makeUpStepsOf,
 } from '@zephyrcombe/contract';
 import type { Lubricant, MakeUpStep, MakeUpStepKind } from '@zephyrcombe/core';
 import {
@@ -19,7 +20,6 @@ import {
   judgeOlive,
   lubricantFor,
   LUBRICANTS,
-  makeUpSteps,
   metalPair,
   NUT_GAP_m,
   proofFaults,
@@ -98,8 +98,7 @@ function BuildList({ own }: { readonly own: HoseOfJob }) {
   const build = buildOf(own);
   const finished = detail.job.status === 'finished';
   const save = useJobAction('makeUpHose', detail.job.id);
-  const clocked = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
-  const steps = makeUpSteps(build, clocked);
+  const steps = makeUpStepsOf(hose, build);
   const done = hose.makeUp.steps.map(({ step }) => step);
   const open = stepsOpen(steps, done);
   const [chosen, setChosen] = useState<MakeUpStepKind | null>(null);
@@ -270,7 +269,9 @@ const HINTS: Partial<Record<MakeUpStepKind, string>> = {
     'Free the braid from the liner, olive over the liner and under the braid, pushed on until the mark is there.',
   oliveB:
     'Free the braid from the liner, olive over the liner and under the braid, pushed on until the mark is there.',
-  clock: 'Look along the hose from end A, its neck up; turn the end before its nut is tight, never after.',
+  clock:
+    'Look along the hose from end A, its eye axis upright; turn end B clockwise by the clocking before its nut is tight, never after.',
+  dry: 'Blow it through with dry air from both ends until nothing comes out any more: water boils in a brake.',
   cap: 'Write the date and the number on the label, shrink it on, cap both ends until the hose is fitted.',
 };
 

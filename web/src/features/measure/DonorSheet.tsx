@@ -1,5 +1,6 @@
 /** A hose from the shelf offered for the one that is being measured. */
 import type { JobHose } from '@zephyrcombe/contract';
+import type { OrderLength } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -14,12 +15,12 @@ import { useJob } from '../job/JobContext.ts';
 
 interface DonorSheetProps {
   readonly hose: JobHose;
-  /** By the tape, slack included; null before there is one. */
-  readonly needed_m: number | null;
+  /** By the tape; null before there is one. */
+  readonly order: OrderLength | null;
   readonly route: KeptRoute;
 }
 
-export function DonorSheet({ hose, needed_m, route }: DonorSheetProps) {
+export function DonorSheet({ hose, order, route }: DonorSheetProps) {
   const detail = useJob();
   const fitted = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
   const threadAt = (jointId: string | undefined) =>
@@ -59,9 +60,16 @@ export function DonorSheet({ hose, needed_m, route }: DonorSheetProps) {
       {open ? (
         <DonorCheck
           need={
-            needed_m === null
+            order === null
               ? null
-              : { needed_m, longest_m: route.window?.long_m ?? null, endA: endOf(endA), endB: endOf(endB) }
+              : {
+                  needed_m: order.longest_m,
+                  uncertainty_m: order.uncertainty_m,
+                  slack_m: order.slack_m,
+                  longest_m: route.window?.long_m ?? null,
+                  endA: endOf(endA),
+                  endB: endOf(endB),
+                }
           }
           offer={offer ?? { length: '', endA, endB }}
           onOffer={setOffer}

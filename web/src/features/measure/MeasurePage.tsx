@@ -193,7 +193,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
       ) : null}
       {result.ok ? <PoseTable order={result.value} /> : null}
       <HoseRoute route={route} tape_m={tape_m} />
-      <DonorSheet hose={hose} needed_m={result.ok ? result.value.order_m : null} route={route} />
+      <DonorSheet hose={hose} order={result.ok ? result.value : null} route={route} />
       <Sheet role="group" aria-label="Checked at the vehicle">
         <SheetTitle>Checked at the vehicle</SheetTitle>
         <Fine>This hose {movementText(movement)}.</Fine>

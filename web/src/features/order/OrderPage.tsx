@@ -17,6 +17,7 @@ import {
   orderHose,
   torqueSourceName,
 } from '@zephyrcombe/contract';
+import { clockingText } from '@zephyrcombe/contract';
 import { Link } from 'react-router';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine, Label, Line } from '../../design/layout.ts';
@@ -174,8 +175,8 @@ function OrderRows({ order }: { readonly order: OrderHose }) {
         <td>{endText(order.endB, write)}</td>
       </tr>
       <tr>
-        <th scope="row">Clocking of B, seen from end A, clockwise</th>
-        <td className="figure">{order.clocking_rad === null ? 'free' : write.angle(order.clocking_rad)}</td>
+        <th scope="row">Clocking</th>
+        <td>{clockingText(order, write)}</td>
       </tr>
       <tr>
         <th scope="row">Hose</th>

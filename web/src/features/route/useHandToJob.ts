@@ -1,6 +1,6 @@
 /** Hands the ends that were found for a route to the hose of the job they were searched for. */
 import type { FoundFitting } from '@zephyrcombe/core';
-import { EXAMPLE_BENDS_deg, exampleBanjo } from '@zephyrcombe/core';
+import { EXAMPLE_BENDS_deg, exampleEnd } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { jobQuery, useJobAction } from '../../api/queries.ts';
@@ -17,7 +17,7 @@ export function useHandToJob(jobId: string | null, hoseId: string) {
   const bent = (end: typeof hose.endA, bend_deg: number) => {
     const bend = EXAMPLE_BENDS_deg.find((known) => known === bend_deg);
     const isAsBefore = Math.abs(end.neckAngle_rad - (bend_deg * Math.PI) / 180) < 1e-6;
-    return bend === undefined || isAsBefore ? end : { ...exampleBanjo(bend), family: end.family };
+    return bend === undefined || isAsBefore ? end : exampleEnd(end.family, bend);
   };
   const hand = ({ start, end, clocking_rad }: FoundFitting) =>
     edit.mutate({

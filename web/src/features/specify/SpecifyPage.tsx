@@ -4,6 +4,7 @@ import {
   BOLT_CARRIES_NAMES,
   BOLT_STATE_NAMES,
   BOLT_VERDICTS,
+  clockingLabel,
   datumName,
   hoseOfJob,
   orderDatumOf,
@@ -16,7 +17,8 @@ import {
   BOLT_STATES,
   boltReuse,
   EXAMPLE_BENDS_deg,
-  exampleBanjo,
+  exampleEnd,
+  needsClocking,
   JOINT_MATERIALS,
 } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -133,7 +135,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
     if (body?.build !== undefined) at.clear();
   });
   const typed = readQuantity(clocking, 'angle', true).quantity;
-  const bothBent = hose.endA.neckAngle_rad !== 0 && hose.endB.neckAngle_rad !== 0;
+  const isClocked = needsClocking(hose.endA, hose.endB);
   const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, orderDatumOf(hose));
   const cautions = [...at.cautions, ...views.flatMap((view) => jointCautions(view))];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
@@ -155,7 +157,10 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
   const bend = (end: 'endA' | 'endB', text: string) => {
     const bend_deg = EXAMPLE_BENDS_deg.find((candidate) => String(candidate) === text);
     if (bend_deg === undefined) return;
-    edit.mutate({ params, body: { version: hose.version, [end]: exampleBanjo(bend_deg), specified: false } });
+    edit.mutate({
+      params,
+      body: { version: hose.version, [end]: exampleEnd(hose[end].family, bend_deg), specified: false },
+    });
   };
 
   return (
@@ -175,33 +180,25 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
           </Fine>
         )}
       </div>
-      {(['endA', 'endB'] as const).map((end) =>
-        hose[end].family === 'threaded' ? (
-          <Fine key={end}>
-            {end === 'endA' ? 'End A' : 'End B'},{' '}
-            {views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: a straight threaded end, as its
-            port asks for.
-          </Fine>
-        ) : (
-          <Pick
-            key={end}
-            label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the neck`}
-            value={String(degrees(hose[end].neckAngle_rad))}
-            isDisabled={finished}
-            options={EXAMPLE_BENDS_deg.map((angle) => ({
-              value: String(angle),
-              text: angle === 0 ? 'straight' : `${angle}°`,
-            }))}
-            onChange={(text) => bend(end, text)}
-          />
-        ),
-      )}
+      {(['endA', 'endB'] as const).map((end) => (
+        <Pick
+          key={end}
+          label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the ${hose[end].family === 'banjo' ? 'neck' : 'threaded end'}`}
+          value={String(degrees(hose[end].neckAngle_rad))}
+          isDisabled={finished}
+          options={EXAMPLE_BENDS_deg.map((angle) => ({
+            value: String(angle),
+            text: angle === 0 ? 'straight' : `${angle}°`,
+          }))}
+          onChange={(text) => bend(end, text)}
+        />
+      ))}
       <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
-      {bothBent ? (
+      {isClocked ? (
         <Stack $gap={6}>
-          {typed ? <ClockingView clocking_rad={typed.value_SI} /> : null}
+          {typed ? <ClockingView clocking_rad={typed.value_SI} endA={hose.endA} endB={hose.endB} /> : null}
           <QuantityField
-            label="Clocking of B, seen from end A, clockwise"
+            label={clockingLabel(hose.endA, hose.endB)}
             kind="angle"
             allowZero
             text={clocking}
