@@ -32,5 +32,29 @@ else {
   failed += stats.unexpected + stats.flaky + errors.length;
 }
 
+/** The ten slowest of all, in seconds: where a run that grows too long is to be looked at first. */
+const slowest = [
+  ...(jest === null
+    ? []
+    : JSON.parse(jest).testResults.flatMap(({ assertionResults }) =>
+        assertionResults.map(({ fullName, duration }) => [(duration ?? 0) / 1000, fullName]),
+      )),
+  ...(journeys === null ? [] : journeysOf(JSON.parse(journeys).suites)),
+]
+  .sort(([a], [b]) => b - a)
+  .slice(0, 10);
+console.log('\nThe ten slowest:');
+for (const [seconds, name] of slowest) console.log(`${seconds.toFixed(1).padStart(7)} s  ${name}`);
+
+function journeysOf(suites) {
+  return suites.flatMap(({ specs = [], suites: inner = [] }) => [
+    ...specs.map(({ title, tests }) => [
+      tests.flatMap(({ results }) => results).reduce((sum, { duration }) => sum + duration / 1000, 0),
+      title,
+    ]),
+    ...journeysOf(inner),
+  ]);
+}
+
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -56,7 +56,7 @@ test('300 N·m on a banjo, too little, and one over the limit are caught before 
   await expect(
     page.getByRole('heading', { name: 'This joint takes 4 fresh washers; 0 confirmed' }),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Go back and cure it' }).click();
+  await page.getByRole('button', { name: 'Go back and fix it' }).click();
   await expect(reached).toHaveValue('19.6 N·m');
   expect(await own.query(`SELECT id FROM torque_record WHERE torque_Nm > 21 OR torque_Nm = 19.6`)).toEqual(
     [],

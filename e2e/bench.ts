@@ -65,7 +65,7 @@ test('a drawing of sixty parts, and the thread finder', async ({ page, own }) =>
   await signIn(page, own);
   await page.getByRole('link', { name: 'Vehicles' }).click();
   await page.getByRole('button', { name: 'New vehicle' }).click();
-  await page.getByLabel('What it is called here').fill('Sixty parts');
+  await page.getByLabel('Vehicle name').fill('Sixty parts');
   await page.getByLabel('Kind').selectOption('car');
   await page.getByText('Four corners, front and rear split').click();
   await page.getByRole('button', { name: /^Enter the vehicle/ }).click();

@@ -8,7 +8,7 @@ import { expect, signIn, test } from './support/zephyrcombe.ts';
 async function newVehicle(page: Page, name: string, ...patterns: readonly string[]): Promise<void> {
   await page.getByRole('link', { name: 'Vehicles' }).click();
   await page.getByRole('button', { name: 'New vehicle' }).click();
-  await page.getByLabel('What it is called here').fill(name);
+  await page.getByLabel('Vehicle name').fill(name);
   for (const pattern of patterns) await page.getByText(pattern).click();
   await page.getByRole('button', { name: /^Enter the vehicle/ }).click();
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
@@ -269,7 +269,7 @@ test('a finding gets a photograph, judged by its content; a hose left on is warn
     'Which is it?',
   );
   await page.getByRole('button', { name: 'November 2019' }).click();
-  await expect(page.getByText(/years .*over the four years of rubber hose/).first()).toBeVisible();
+  await expect(page.getByText(/years .*older than the 4-year guide for rubber hose/).first()).toBeVisible();
 
   await page.getByText('Replaced in this job').nth(1).click();
   await expect(page.getByRole('heading', { name: 'Front left hose stays on: cracked' })).toBeHidden();

@@ -1,20 +1,20 @@
 import { defineConfig } from '@playwright/test';
 
-/** Debian's Chromium, one worker: every journey has a server and a database of its own. */
+/** Debian's Chromium, two workers: each has a server and a database of its own, so that files do not reach each other. */
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: '../test-results/e2e',
   fullyParallel: false,
-  workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  workers: 2,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   forbidOnly: process.env.CI !== undefined,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    actionTimeout: 10_000,
+    actionTimeout: 15_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -62,7 +62,7 @@ test('a bad reading is caught: no unit that fits, no points said, a mark that sl
   ).toBeHidden();
 
   // A lift adds itself until its droop is measured.
-  await page.getByRole('button', { name: 'A lift is still to be fitted' }).click();
+  await page.getByRole('button', { name: 'Suspension or bar lift still to come' }).click();
   await page.getByLabel('It will stand higher by').fill('2 in');
   await page.getByRole('button', { name: 'Add the lift' }).click();
   await expect(page.getByRole('heading', { name: /Lifted by 51/ })).toBeVisible();
@@ -105,8 +105,8 @@ test('no joint goes on before the new hoses were held against the route', async 
   const caution = page.getByRole('heading', { name: 'New hoses not held against the route' });
   await expect(caution).toBeVisible();
   await page.getByText('Front master: on hand tight').click();
-  await expect(page.getByRole('button', { name: 'Go back and cure it' })).toBeVisible();
-  await page.getByRole('button', { name: 'Go back and cure it' }).click();
+  await expect(page.getByRole('button', { name: 'Go back and fix it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Go back and fix it' }).click();
   await page.getByText('New hoses laid along their measured routes').click();
   await expect(caution).toBeHidden();
   await page.getByText('Front master: on hand tight').click();
@@ -187,7 +187,7 @@ test('a drawing of known size is traced within 1 %, kept with the job, and undon
   await page.getByRole('link', { name: 'Back to Measure' }).click();
   await expect(page.getByRole('link', { name: 'Old rear pipe' })).toBeVisible();
   await page.getByRole('link', { name: 'Old rear pipe' }).click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Remove this picture' }).click();
   await expect(page.getByRole('button', { name: 'Trace on a picture' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Old rear pipe' })).toBeHidden();
 });

@@ -161,9 +161,13 @@ test('a joint on the bench: too little thread, the wrong washers, an eye of anot
   await page.getByLabel('Bolt under the head').fill('28 mm');
   await expect(page.getByRole('heading', { name: /of thread engaged/ })).toBeHidden();
   await page.getByLabel('Made of').selectOption({ label: 'aluminium 7075-T6' });
-  await expect(page.getByRole('heading', { name: 'Stop: Copper washer on aluminium' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Stop: Copper washer against an aluminium bolt' }),
+  ).toBeVisible();
   await page.getByLabel('Washers', { exact: true }).selectOption({ label: 'aluminium' });
-  await expect(page.getByRole('heading', { name: 'Stop: Copper washer on aluminium' })).toBeHidden();
+  await expect(
+    page.getByRole('heading', { name: 'Stop: Copper washer against an aluminium bolt' }),
+  ).toBeHidden();
   await page.getByLabel('Eye, bore').fill('12.2 mm');
   await expect(
     page.getByRole('heading', { name: /Stop: An eye of 12\.20\smm on a bolt of 10\.00\smm/ }),

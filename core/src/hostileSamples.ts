@@ -358,7 +358,8 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   placementOf: none,
   placed: none,
   distanceTo: none,
-  axesOf: [() => [SAMPLE_FORK.rig]],
+  // Reads the ends of a movement as they are entered; whatever solves over them is asked.
+  axesOf: none,
   gridOf: [() => [SAMPLE_FORK.rig, 3]],
   planarDubins: [() => [{ x_m: 0, y_m: 0, heading_rad: 0.3 }, { x_m: 0.3, y_m: 0.1, heading_rad: 1 }, 0.04]],
   shortestBetween: [() => [ends.start, ends.end, 0.04]],

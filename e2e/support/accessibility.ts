@@ -10,17 +10,22 @@ interface Violation {
   readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[];
 }
 
-/** No serious or critical violation of axe-core's rules on the page as it stands. */
-export async function expectAccessible(page: Page): Promise<void> {
+/** No serious or critical violation of axe-core's rules, or of the given ones only, on the page as it stands. */
+export async function expectAccessible(page: Page, rules?: readonly string[]): Promise<void> {
   // By evaluation, not by a script tag: the page's own content policy forbids foreign scripts.
   if (!(await page.evaluate(() => 'axe' in window))) {
     const { readFile } = await import('node:fs/promises');
     await page.evaluate(await readFile(AXE, 'utf8'));
   }
-  const violations = await page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } };
-    return (await axe.run()).violations;
-  });
+  const violations = await page.evaluate(
+    async (only) => {
+      const { axe } = window as unknown as {
+        axe: { run(options: object): Promise<{ violations: Violation[] }> };
+      };
+      return (await axe.run(only ? { runOnly: only } : {})).violations;
+    },
+    rules && [...rules],
+  );
   const serious = violations
     .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
     .map(

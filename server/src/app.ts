@@ -3,7 +3,6 @@ import { randomUUID } from 'node:crypto';
 import cookie from '@fastify/cookie';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
-import serveStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fastify from 'fastify';
@@ -27,6 +26,7 @@ import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
 import { registerHandlers } from './http/handlers.ts';
+import { registerWebFiles } from './http/webFiles.ts';
 import { speakPlainly } from './http/plainIssues.ts';
 
 /** A document of a vehicle with every part it may have. */
@@ -109,18 +109,7 @@ export async function buildApp(
     reply.serializer(JSON.stringify).send(app.swagger()),
   );
 
-  if (config.webFolder !== null) {
-    await app.register(serveStatic, {
-      root: config.webFolder,
-      cacheControl: false,
-      // Files under assets/ carry a hash of their content in their names; everything else may change.
-      setHeaders: (reply, path) =>
-        void reply.setHeader(
-          'cache-control',
-          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-        ),
-    });
-  }
+  if (config.webFolder !== null) await registerWebFiles(app, config.webFolder);
   app.setNotFoundHandler((request, reply) => {
     const page =
       request.method === 'GET' &&

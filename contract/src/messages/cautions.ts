@@ -357,7 +357,7 @@ const SENTENCES: Sentences = {
     advice: `It is accurate from ${write.torque(evidence.lowest_Nm)} to ${write.torque(evidence.highest_Nm)}. Use one whose range holds this torque.`,
   }),
   M74: () => ({
-    title: 'Nobody vouches for this torque',
+    title: 'No source given for this torque',
     advice: 'Look it up in the maker’s sheet for the parts in your hand, and name the source.',
   }),
   M75: (evidence) => ({

@@ -93,7 +93,7 @@ export function hoseAgeText({ months, verdict }: HoseAge): string {
     case 'soon':
       return `${age} old, due within half a year`;
     case 'over':
-      return `${age} old: over the four years of rubber hose`;
+      return `${age} old: older than the 4-year guide for rubber hose (common practice, no published source)`;
     case 'inspect':
       return `${age} old; braided hose goes by inspection, it has no agreed life`;
   }

@@ -99,7 +99,11 @@ describe('what is found', () => {
     ['2026-10-01', 'rubber', '1 month old'],
     ['2024-11-25', 'rubber', '2 years old'],
     ['2023-02-01', 'rubber', '3 years 9 months old, due within half a year'],
-    ['2020-06-01', 'rubber', '6 years 5 months old: over the four years of rubber hose'],
+    [
+      '2020-06-01',
+      'rubber',
+      '6 years 5 months old: older than the 4-year guide for rubber hose (common practice, no published source)',
+    ],
     ['2020-06-01', 'braided', '6 years 5 months old; braided hose goes by inspection, it has no agreed life'],
   ] as const)('a hose made %s of %s: %s', (madeOn, construction, text) => {
     const age = hoseAge(madeOn, '2026-11-25', construction);
@@ -175,9 +179,9 @@ test('what was mended is said with its place', () => {
   expect(mendText({ field: 'a', mend: 'numberFromText', now: '0.9' })).toContain('0.9');
 });
 
-test('a torque says whose figure it is, and that nobody vouches for it where that is so', () => {
+test('a torque says whose figure it is, and that no source is given where that is so', () => {
   expect(torqueSourceName('vehicleMaker')).toBe('vehicle maker’s manual');
   expect(torqueSourceName('hoseMaker')).toBe('hose maker’s sheet');
   expect(torqueSourceName('iso6789')).toBe('standard');
-  expect(torqueSourceName(null)).toBe('nobody vouches for it');
+  expect(torqueSourceName(null)).toBe('no source given');
 });

@@ -192,7 +192,7 @@ export const SOURCE_KIND_NAMES: Readonly<Record<SourceKind, string>> = {
 
 /** Whose figure a torque is, short; null is nobody's. */
 export function torqueSourceName(source: SourceId | null): string {
-  if (source === null) return 'nobody vouches for it';
+  if (source === null) return 'no source given';
   return source === 'hoseMaker'
     ? 'hose maker’s sheet'
     : source === 'vehicleMaker'

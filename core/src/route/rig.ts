@@ -101,7 +101,6 @@ const up = (name: RigAxis['name'], unit: RigAxis['unit'], most: number): RigAxis
 
 /** Everything is measured straight ahead at full droop: travel, swing and heave begin there. */
 export function axesOf(rig: Rig): RigAxes {
-  demandRig(rig);
   switch (rig.kind) {
     case 'fork':
     case 'strut':

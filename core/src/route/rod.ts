@@ -9,7 +9,6 @@
  * H = ½|t′|² − λ·t is the same all along: the curvature is read from it, the clamped ends included.
  */
 import { demand, unphysical } from '../calculation/physical.ts';
-import type { Problem } from '../calculation/problem.ts';
 import { LARGEST } from '../calculation/problem.ts';
 import type { Vector } from '../geometry/vector.ts';
 import { distanceBetween, norm, subtract, unit } from '../geometry/vector.ts';
@@ -89,7 +88,7 @@ export function solveRod(
   const chord_m = distanceBetween(ends.start.point_m, ends.end.point_m);
   if (!(chord_m < LARGEST && Math.abs(ends.length_m) < LARGEST))
     demand(unphysical({ start: ends.start, end: ends.end, length_m: ends.length_m }));
-  if (!(ends.length_m > chord_m * (1 + LEAST_SLACK))) {
+  if (!(ends.length_m > chord_m * (1 + LEAST_SLACK)) || !stiffsFit(ends)) {
     return {
       status: 'tooShort',
       tangents: new Float64Array(0),
@@ -111,7 +110,6 @@ export function solveRod(
   const descent = descents.get(nodes) ?? new Descent(nodes);
   descents.set(nodes, descent);
   const { stiffs } = ends;
-  if (stiffs && stiffs.length > 0) demand(stiffsProblem(stiffs, ends.length_m));
   const layout = stiffs && stiffs.length > 0 ? layoutOf(ends.length_m, stiffs, nodes) : null;
   const solve = (tangents: Float64Array, force: Vector, isNear: boolean): RodShape => {
     descent.begin(tangents, t0, t1, target, force, layout);
@@ -125,15 +123,14 @@ export function solveRod(
   return isLower(second, first) ? second : first;
 }
 
-/** Stiffeners lie one after the other within the span. */
-function stiffsProblem(stiffs: readonly Stiff[], length_m: number): Problem | null {
+/** Stiffeners lie one after the other within the span, with bending hose before, between and after them. */
+function stiffsFit({ stiffs = [], length_m }: RodEnds): boolean {
   let at_m = 0;
-  for (const [index, { from_m, to_m }] of stiffs.entries()) {
-    if (!(from_m > at_m && to_m > from_m))
-      return { code: 'stiffenerOutOfPlace', field: `stiffs.${index}.from_m` };
+  for (const { from_m, to_m } of stiffs) {
+    if (!(from_m > at_m && to_m > from_m)) return false;
     at_m = to_m;
   }
-  return at_m < length_m ? null : { code: 'stiffenerOutOfPlace', field: `stiffs.${stiffs.length - 1}.to_m` };
+  return at_m < length_m;
 }
 
 /** Converged before not; then the lower energy by more than rounding, so that of two alike the first one stays. */

@@ -20,7 +20,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Arrows, Page Up, Page Down', 'On the drawing of a circuit: walk by place, or one after the other'],
   ['Ctrl+Z, Ctrl+Y', 'On the drawing of a circuit and on the route bench: undo, redo'],
   ['Arrows', 'On the route bench: move what is held, the pose or the length; with Shift ten times as far'],
-  ['Esc', 'Close a leaf'],
+  ['Esc', 'Close a panel'],
 ];
 
 const List = styled.dl`

@@ -14,7 +14,7 @@ const Veil = styled(ModalOverlay)`
   z-index: 10;
 `;
 
-const Leaf = styled(Modal)`
+const Panel = styled(Modal)`
   background: ${colour('sheet')};
   border: 1px solid ${colour('ink')};
   width: min(680px, 100%);
@@ -39,11 +39,11 @@ interface DialogProps {
   readonly children: ReactNode;
 }
 
-/** A leaf laid over the sheet. Escape and the button close it; focus returns to where it was. */
+/** A panel laid over the sheet. Escape and the button close it; focus returns to where it was. */
 export function Dialog({ title, isOpen, onClose, children }: DialogProps) {
   return (
     <Veil isOpen={isOpen} onOpenChange={(open) => !open && onClose()} isDismissable>
-      <Leaf>
+      <Panel>
         <Body>
           <Title slot="title">{title}</Title>
           {children}
@@ -51,7 +51,7 @@ export function Dialog({ title, isOpen, onClose, children }: DialogProps) {
             Close
           </PlainButton>
         </Body>
-      </Leaf>
+      </Panel>
     </Veil>
   );
 }

@@ -99,7 +99,7 @@ export function PartPanel({ circuit, part, onChange, onLead }: PartPanelProps) {
               : `${nipples.length} bleed nipples on it.`}
         </Fine>
         <Line>
-          {takesLines(part.kind) ? <PlainButton onPress={onLead}>Lead a hose from here</PlainButton> : null}
+          {takesLines(part.kind) ? <PlainButton onPress={onLead}>Add a hose from here</PlainButton> : null}
           <TextButton onPress={() => onChange(attachPart(circuit, newId, part.id, 'bleedNipple'))}>
             Add a nipple
           </TextButton>

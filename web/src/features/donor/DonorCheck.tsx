@@ -50,7 +50,7 @@ export function DonorCheck({ need, offer, onOffer, along = null }: DonorCheckPro
   return (
     <Stack $gap={12}>
       <QuantityField
-        label="Its length, eye centre or thread end to the same at the other end"
+        label="Its length between the sealing points (eye centre or thread end)"
         kind="length"
         text={offer.length}
         onText={(length) => onOffer({ ...offer, length })}

@@ -1,5 +1,5 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
-import type { FitChecks } from '@zephyrcombe/contract';
+import { FIT_CHECK_NAMES } from '../job/checkNames.ts';
 import { problemText, proofCautions, SEAL_NAMES } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
@@ -36,13 +36,6 @@ const Steps = styled.ol`
     font-size: ${SIZE.small};
   }
 `;
-
-const CHECK_TEXT: Readonly<Record<keyof FitChecks, string>> = {
-  offeredUp: 'New hoses laid along their measured routes, before anything is opened',
-  settle: 'Clips loose, hose relaxed: it has found its own lie, stripe straight',
-  lockToLock: 'Lock to lock: no pull, no pinch, nothing rubs',
-  droopAndBump: 'Full droop and full bump: clear of tyre, spokes, exhaust and pad pins',
-};
 
 export function FitPage() {
   const detail = useJob();
@@ -192,7 +185,7 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
           })
         }
       >
-        {CHECK_TEXT[step.kind]}
+        {FIT_CHECK_NAMES[step.kind]}
       </Tick>
       <SaveProblem save={editJob} onTakeTheirs={() => setAttempt(attempt + 1)} />
     </div>

@@ -102,7 +102,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
           {write.torqueRange(minimum_Nm, maximum_Nm)}
         </Hero>
         <Fine>
-          {source === null ? 'Nobody vouches for this figure.' : SOURCES[source].title}{' '}
+          {source === null ? 'No source given for this figure.' : SOURCES[source].title}{' '}
           {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
         </Fine>
       </div>

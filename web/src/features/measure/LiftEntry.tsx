@@ -38,7 +38,7 @@ export function LiftEntry({ hose }: { readonly hose: JobHose }) {
             <TextButton
               onPress={() => setTyped({ height: text(lift?.height_m), droop: text(lift?.droop_m) })}
             >
-              {lift ? 'change the lift' : 'A lift is still to be fitted'}
+              {lift ? 'change the lift' : 'Suspension or bar lift still to come'}
             </TextButton>
             {lift ? <TextButton onPress={() => save(null)}>no lift</TextButton> : null}
           </Line>

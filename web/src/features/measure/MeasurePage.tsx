@@ -1,15 +1,16 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
-import type { JobHose } from '@zephyrcombe/contract';
+import type { JobHose, Writer } from '@zephyrcombe/contract';
 import {
   datumName,
   liveReadings,
   movementOfHose,
   orderDatumOf,
+  orderedLength_m,
   POSE_NAMES,
   problemText,
 } from '@zephyrcombe/contract';
-import type { HoseMovement, Pose, PoseCheck } from '@zephyrcombe/core';
-import { checksFor, POSES, posesFor, stopsAmong } from '@zephyrcombe/core';
+import type { HoseMovement, Pose } from '@zephyrcombe/core';
+import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -33,6 +34,7 @@ import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
+import { POSE_CHECK_NAMES } from '../job/checkNames.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { DonorSheet } from './DonorSheet.tsx';
 import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
@@ -82,15 +84,6 @@ export function MeasurePage() {
     </Columns>
   );
 }
-
-const CHECK_TEXTS: Readonly<Record<PoseCheck, string>> = {
-  controlsFinal: 'Lever and bars set where the rider wants them',
-  bracketsInPlace: 'Brackets and clips in place',
-  leftLock: 'Left lock: no pull, no pinch',
-  rightLock: 'Right lock: no pull, no pinch',
-  fullBump: 'Full bump: the spare loop stays clear of tyre, spokes and exhaust',
-  crossedUp: 'Axle crossed up both ways: no pull at the wheel that drops',
-};
 
 /** What this vehicle does to the hose, in one line. */
 const movementText = ({ steers, travels, solidAxle }: HoseMovement): string =>
@@ -209,7 +202,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
               })
             }
           >
-            {CHECK_TEXTS[check]}
+            {POSE_CHECK_NAMES[check]}
           </Tick>
         ))}
         {movement.travels ? <LiftEntry hose={hose} /> : null}
@@ -220,7 +213,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
       <SaveProblem save={edit} />
       {finished ? null : hose.order_m !== null ? (
         <>
-          <Fine>Taken: {write.length(hose.order_m)} between the sealing points.</Fine>
+          <Fine>{savedText(hose, hose.order_m, write)}</Fine>
           <PrimaryButton
             onPress={() =>
               void navigate(
@@ -250,8 +243,17 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         </PrimaryButton>
       )}
       {result.ok && hose.order_m === null && stopsAmong(result.cautions).length > 0 ? (
-        <Fine>A stop is open. Cure it, or give a reason that is recorded.</Fine>
+        <Fine>A stop is open. Fix it, or give a reason that is recorded.</Fine>
       ) : null}
     </Stack>
   );
+}
+
+/** What was saved, as the supplier counts it and as it lies between the sealing points. */
+function savedText(hose: JobHose, order_m: number, write: Writer): string {
+  const ordered_m = orderedLength_m(hose);
+  const sealing = `${write.length(order_m)} ${datumName(sealingDatum(hose.endA, hose.endB))}`;
+  if (ordered_m === null || hose.orderDatum === null || Math.abs(ordered_m - order_m) < 5e-4)
+    return `Saved: order ${sealing}.`;
+  return `Saved: order ${write.length(ordered_m)} ${datumName(hose.orderDatum)} (${sealing}).`;
 }

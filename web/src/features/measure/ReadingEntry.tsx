@@ -149,7 +149,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
               onChange={(aid) => setDraft({ ...draft, aid })}
             />
             <QuantityField
-              label={`Sure to (empty: ${write.length(AID_UNCERTAINTY_m[draft.aid])})`}
+              label={`Accuracy ± (${write.length(AID_UNCERTAINTY_m[draft.aid])} if left blank)`}
               kind="length"
               text={draft.uncertainty}
               onText={(uncertainty) => setDraft({ ...draft, uncertainty })}

@@ -1,6 +1,6 @@
 /** A straight distance from bolt to bolt, taken in a pose or two: the quickest test of all that was measured. */
 import type { Dimension, MeasuredChord, RigPose, Scene } from '@zephyrcombe/core';
-import { checkChords, portChord_m, withChange } from '@zephyrcombe/core';
+import { checkChords, portChord_m, sceneProblem, withChange } from '@zephyrcombe/core';
 import { problemText } from '@zephyrcombe/contract';
 import type { Writer } from '@zephyrcombe/contract';
 import { useState } from 'react';
@@ -36,7 +36,8 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
   const [measured, setMeasured] = useState<readonly MeasuredChord[]>([]);
   const [text, setText] = useState('');
   const typed = readQuantity(text, 'length').quantity;
-  const result = measured.length > 0 ? checkChords(scene, measured) : null;
+  const isSound = sceneProblem(scene) === null;
+  const result = isSound && measured.length > 0 ? checkChords(scene, measured) : null;
   const add = () => {
     if (typed === null) return;
     const others = measured.filter((one) => one.pose.across !== pose.across || one.pose.down !== pose.down);
@@ -44,6 +45,8 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
     setText('');
   };
   const suspect = result?.ok ? result.value.suspect : null;
+  // What is wrong with the model is told where its figures are.
+  if (!isSound) return null;
   return (
     <Sheet>
       <SheetTitle>Does the model agree with the vehicle?</SheetTitle>

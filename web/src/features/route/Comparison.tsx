@@ -135,7 +135,7 @@ const FIGURES: readonly (readonly [string, FigureOf])[] = [
         ? `${write.length(room.gap_m)}, ${keepOuts[room.keepOut]?.name.toLowerCase() ?? ''}, ${poseText(rig, room.pose, write)}`
         : 'none entered',
   ],
-  ['how nearly straight', ({ chordRatio }, _scene, write) => write.fraction(chordRatio.value)],
+  ['straight distance / hose length', ({ chordRatio }, _scene, write) => write.fraction(chordRatio.value)],
   [
     'clocking, untwisted',
     ({ clocking_rad }, _scene, write) => (clocking_rad === null ? 'either' : write.angle(clocking_rad)),

@@ -104,7 +104,7 @@ function Proven({
           }
         />
         <Row
-          name="how nearly straight"
+          name="straight distance / hose length"
           value={write.fraction(proof.chordRatio.value)}
           note={`${where(proof.chordRatio.pose)}; at most ${write.fraction(TAUT_RATIO)}`}
         />

@@ -242,7 +242,7 @@ const WhatThisIs = memo(function WhatThisIs({
         {asks ? (
           <>
             <PlainButton isDisabled={isRemoving} onPress={onRemove}>
-              Take it out for good
+              Remove this route for good
             </PlainButton>
             <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
           </>

@@ -1,20 +1,25 @@
+import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
 import { createWriter, POSE_NAMES } from '@zephyrcombe/contract';
 import { METRIC } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
 import { describeEntry } from './describeEntry.ts';
 
-const describeDetail = (detail: Record<string, unknown>) =>
+const describeDetail = (
+  detail: Record<string, unknown>,
+  kind: LogEntry['kind'] = 'bled',
+  job = outfitJob(),
+) =>
   describeEntry(
     {
       id: uuid('log'),
       sequence: 1,
       at: '2026-11-23T10:00:00.000Z',
       by: 'Brannoc Hale',
-      kind: 'bled',
+      kind,
       detail,
       correctsId: null,
     },
-    outfitJob(),
+    job,
     createWriter(METRIC),
     POSE_NAMES,
   );
@@ -45,9 +50,46 @@ test('a hose made up, proved, checked in, its caps counted: each in words', () =
   );
   expect(describeDetail({ step: 'cut', undo: true })).toBe(': bind and cut, taken back');
   expect(describeDetail({ passed: false, typed: '150 bar' })).toBe(': not passed, typed “150 bar”');
-  expect(describeDetail({ verdict: 'return', decided: { verdict: 'return', because: 'short' } })).toBe(
-    ': found: return, decided: return',
-  );
+  const box = { verdict: 'return', decided: { verdict: 'return', because: 'short' } };
+  expect(describeDetail(box, 'kitChecked')).toMatch(/^: what was found asks to .*, decided to /);
+  expect(describeDetail({ A: { put: 1, out: 1 }, B: null }, 'plugsCounted')).toBe(': end A 1 on, 1 off');
   expect(describeDetail({ put: 2, out: 1 })).toBe(': 2 on, 1 off');
   expect(describeDetail({ order: 'SIM-O1' })).toBe(': SIM-O1');
+});
+
+test('each tick, torque and correction says what it was', () => {
+  expect(describeDetail({ hoseId: uuid('h-left'), leftLock: true, fullBump: false }, 'poseChecked')).toBe(
+    ': left hose, “Left lock: no pull, no pinch”, “Full bump: the spare loop stays clear of tyre, spokes and exhaust” taken back',
+  );
+  expect(describeDetail({ settle: true }, 'fitChecked')).toContain('it lies without twist');
+  expect(
+    describeDetail(
+      {
+        jointId: uuid('j-master'),
+        torque_Nm: 19.6,
+        verdict: 'within',
+        range: { minimum_Nm: 18, maximum_Nm: 21 },
+        wrenchName: 'Bench 25',
+        freshWashers: 4,
+        witnessMark: true,
+      },
+      'torqued',
+    ),
+  ).toBe(
+    ': master, 19.6\u2009N·m, within its range (18–21\u2009N·m), with Bench 25, 4 fresh washers, marked',
+  );
+  expect(describeDetail({ jointId: uuid('j-master'), handTight: false }, 'handTight')).toBe(
+    ': master, taken back',
+  );
+  const reading = {
+    id: uuid('reading'),
+    hoseId: uuid('h-left'),
+    pose: 'fullDroop',
+    length_m: 0.728,
+    typed: '728 mm',
+  };
+  const job = { ...outfitJob(), readings: [reading] } as unknown as JobDetail;
+  expect(describeDetail({ readingId: reading.id, because: 'the mark slipped' }, 'readingStruck', job)).toBe(
+    ': left hose, full droop, 728\u2009mm, typed “728 mm”, because: the mark slipped',
+  );
 });

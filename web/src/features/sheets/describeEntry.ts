@@ -1,6 +1,15 @@
-/** One line of the log in words: what it was about and the figure that was written. */
+/** One line of the log in words: what was done to which part, with the figure and the verdict. */
 import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
-import { MAKE_UP_STEP_NAMES } from '@zephyrcombe/contract';
+import {
+  CONDITION_WORDS,
+  HANDOVER_NAMES,
+  KIT_VERDICT_NAMES,
+  MAKE_UP_STEP_NAMES,
+  OUTFLOW_NAMES,
+} from '@zephyrcombe/contract';
+import { FIT_CHECK_NAMES, POSE_CHECK_NAMES } from '../job/checkNames.ts';
+
+type Data = Readonly<Record<string, unknown>>;
 
 export function describeEntry(
   entry: LogEntry,
@@ -8,47 +17,165 @@ export function describeEntry(
   write: Writer,
   poses: typeof PoseNames,
 ): string {
-  const { detail: data } = entry;
-  const parts: string[] = [];
-  const about = aboutOf(data, detail);
-  if (about !== null) parts.push(about);
-  if (typeof data.pose === 'string' && data.pose in poses)
-    parts.push(poses[data.pose as keyof typeof poses].toLowerCase());
-  if (typeof data.length_m === 'number') parts.push(write.length(data.length_m));
-  if (typeof data.order_m === 'number') parts.push(write.length(data.order_m));
-  if (typeof data.torque_Nm === 'number') parts.push(write.torque(data.torque_Nm));
-  if (typeof data.step === 'string' && data.step in MAKE_UP_STEP_NAMES)
-    parts.push(
-      `${MAKE_UP_STEP_NAMES[data.step as keyof typeof MAKE_UP_STEP_NAMES].replace(/^./, (first) => first.toLowerCase())}${data.undo === true ? ', taken back' : ''}`,
-    );
-  if (typeof data.passed === 'boolean') parts.push(data.passed ? 'passed' : 'not passed');
-  if (typeof data.verdict === 'string') parts.push(`found: ${data.verdict}`);
-  if (isDecision(data.decided)) parts.push(`decided: ${data.decided.verdict}`);
-  for (const number of [data.quote, data.order]) if (typeof number === 'string') parts.push(number);
-  if (typeof data.put === 'number' && typeof data.out === 'number')
-    parts.push(`${data.put} on, ${data.out} off`);
-  if (typeof data.typed === 'string') parts.push(`typed “${data.typed}”`);
-  if (typeof data.because === 'string') parts.push(data.because);
-  if (typeof data.title === 'string') parts.push(data.title);
-  if (typeof data.kind === 'string')
-    parts.push(
-      [data.kind === 'topUp' ? 'topped up' : data.kind, data.outflow]
-        .filter((word) => typeof word === 'string')
-        .join(' '),
-    );
-  if (Array.isArray(data.overrides)) {
-    for (const override of data.overrides as readonly { caution?: unknown; reason?: unknown }[])
-      parts.push(`went on past ${String(override.caution)}: ${String(override.reason)}`);
-  }
+  const data = withCorrected(entry.detail, detail);
+  const parts = [
+    ...aboutOf(data, detail),
+    ...readingWords(data, write, poses),
+    ...torqueWords(entry.kind, data, write),
+    ...tickWords(entry.kind, data),
+    ...makingWords(data),
+    ...kitWords(entry.kind, data),
+    ...findingWords(entry.kind, data),
+    ...capWords(data),
+    ...plainWords(data),
+    ...overrideWords(data),
+  ];
   return parts.length > 0 ? `: ${parts.join(', ')}` : '';
+}
+
+/** A correction names the entry that it strikes out by its id: what that was stands with it. */
+function withCorrected(data: Data, { readings, findings }: JobDetail): Data {
+  const reading = readings.find(({ id }) => id === data.readingId);
+  const finding = findings.find(({ id }) => id === data.findingId);
+  if (reading)
+    return {
+      hoseId: reading.hoseId,
+      pose: reading.pose,
+      length_m: reading.length_m,
+      typed: reading.typed,
+      ...data,
+    };
+  return finding ? { ...data, condition: finding.condition, subjectId: finding.subjectId } : data;
+}
+
+function aboutOf(data: Data, { circuit }: JobDetail): readonly string[] {
+  const named = [...circuit.hoses, ...circuit.joints, ...circuit.components].find((part) =>
+    [data.hoseId, data.jointId, data.nippleId, data.subjectId].includes(part.id),
+  );
+  const name = named?.name ?? (typeof data.name === 'string' ? data.name : null);
+  return name === null ? [] : [name];
+}
+
+const readingWords = (data: Data, write: Writer, poses: typeof PoseNames): readonly string[] => [
+  ...(typeof data.pose === 'string' && data.pose in poses
+    ? [poses[data.pose as keyof typeof poses].toLowerCase()]
+    : []),
+  ...(typeof data.length_m === 'number' ? [write.length(data.length_m)] : []),
+  ...(typeof data.order_m === 'number' ? [write.length(data.order_m)] : []),
+];
+
+const VERDICTS: Readonly<Record<string, string>> = {
+  below: 'below its range',
+  within: 'within its range',
+  above: 'above its range',
+};
+
+function torqueWords(kind: LogEntry['kind'], data: Data, write: Writer): readonly string[] {
+  if (typeof data.torque_Nm !== 'number') return [];
+  const range = data.range as { minimum_Nm?: unknown; maximum_Nm?: unknown } | undefined;
+  const limits =
+    typeof range?.minimum_Nm === 'number' && typeof range.maximum_Nm === 'number'
+      ? ` (${write.torqueRange(range.minimum_Nm, range.maximum_Nm)})`
+      : '';
+  const verdict = kind === 'torqued' && typeof data.verdict === 'string' ? VERDICTS[data.verdict] : undefined;
+  return [
+    write.torque(data.torque_Nm),
+    ...(verdict === undefined ? [] : [`${verdict}${limits}`]),
+    ...(typeof data.wrenchName === 'string' ? [`with ${data.wrenchName}`] : []),
+    ...(typeof data.freshWashers === 'number' && data.freshWashers > 0
+      ? [`${data.freshWashers} fresh washers`]
+      : []),
+    ...(data.witnessMark === true ? ['marked'] : []),
+  ];
+}
+
+const TICK_NAMES: Readonly<Record<string, string>> = {
+  ...POSE_CHECK_NAMES,
+  ...FIT_CHECK_NAMES,
+  ...HANDOVER_NAMES,
+};
+
+/** Each tick by its own words, and a tick that was taken away as such. */
+function tickWords(kind: LogEntry['kind'], data: Data): readonly string[] {
+  if (kind === 'handTight' || kind === 'leakChecked')
+    return data[kind] === false ? ['taken back'] : kind === 'leakChecked' ? ['stayed dry'] : [];
+  if (kind !== 'poseChecked' && kind !== 'fitChecked' && kind !== 'handoverChecked') return [];
+  return Object.entries(data).flatMap(([check, ticked]) => {
+    const name = TICK_NAMES[check];
+    if (name === undefined || typeof ticked !== 'boolean') return [];
+    return [ticked ? `“${name}”` : `“${name}” taken back`];
+  });
+}
+
+const makingWords = (data: Data): readonly string[] => [
+  ...(typeof data.step === 'string' && data.step in MAKE_UP_STEP_NAMES
+    ? [
+        `${MAKE_UP_STEP_NAMES[data.step as keyof typeof MAKE_UP_STEP_NAMES].replace(/^./, (first) => first.toLowerCase())}${data.undo === true ? ', taken back' : ''}`,
+      ]
+    : []),
+  ...(typeof data.passed === 'boolean' ? [data.passed ? 'passed' : 'not passed'] : []),
+];
+
+function kitWords(kind: LogEntry['kind'], data: Data): readonly string[] {
+  const name = (verdict: unknown) =>
+    typeof verdict === 'string' && verdict in KIT_VERDICT_NAMES
+      ? KIT_VERDICT_NAMES[verdict as keyof typeof KIT_VERDICT_NAMES].toLowerCase()
+      : null;
+  const judged = kind === 'kitChecked' ? name(data.verdict) : null;
+  const decided = isDecision(data.decided) ? name(data.decided.verdict) : null;
+  return [
+    ...(judged === null ? [] : [`what was found asks to ${judged}`]),
+    ...(decided === null ? [] : [`decided to ${decided}`]),
+    ...[data.quote, data.order].filter((number): number is string => typeof number === 'string'),
+  ];
 }
 
 const isDecision = (value: unknown): value is { readonly verdict: string } =>
   typeof value === 'object' && value !== null && 'verdict' in value && typeof value.verdict === 'string';
 
-function aboutOf(data: Readonly<Record<string, unknown>>, { circuit }: JobDetail): string | null {
-  const named = [...circuit.hoses, ...circuit.joints, ...circuit.components].find((part) =>
-    [data.hoseId, data.jointId, data.nippleId].includes(part.id),
-  );
-  return named?.name ?? null;
+const findingWords = (kind: LogEntry['kind'], data: Data): readonly string[] => [
+  ...((kind === 'findingRecorded' || kind === 'findingStruck') &&
+  typeof data.condition === 'string' &&
+  data.condition in CONDITION_WORDS
+    ? [CONDITION_WORDS[data.condition as keyof typeof CONDITION_WORDS]]
+    : []),
+  ...(typeof data.degree === 'string' ? [data.degree] : []),
+];
+
+function capWords(data: Data): readonly string[] {
+  const count = (value: unknown) =>
+    typeof value === 'object' && value !== null && 'put' in value && 'out' in value
+      ? `${String(value.put)} on, ${String(value.out)} off`
+      : null;
+  const [whole, a, b] = [count(data), count(data.A), count(data.B)];
+  return [
+    ...(whole === null ? [] : [whole]),
+    ...(a === null ? [] : [`end A ${a}`]),
+    ...(b === null ? [] : [`end B ${b}`]),
+  ];
 }
+
+function plainWords(data: Data): readonly string[] {
+  const outflow = typeof data.outflow === 'string' && data.outflow in OUTFLOW_NAMES ? data.outflow : null;
+  const event = data.kind === 'topUp' ? 'topped up' : data.kind;
+  return [
+    ...(typeof data.typed === 'string' ? [`typed “${data.typed}”`] : []),
+    ...(typeof data.because === 'string' && data.because !== '' ? [`because: ${data.because}`] : []),
+    ...(typeof data.title === 'string' ? [data.title] : []),
+    ...(Array.isArray(data.hoses) ? [data.hoses.map(String).join(' and ')] : []),
+    ...(typeof event === 'string'
+      ? [
+          [event, outflow === null ? null : OUTFLOW_NAMES[outflow as keyof typeof OUTFLOW_NAMES]]
+            .filter((word) => word !== null)
+            .join(' '),
+        ]
+      : []),
+  ];
+}
+
+const overrideWords = (data: Data): readonly string[] =>
+  Array.isArray(data.overrides)
+    ? (data.overrides as readonly { caution?: unknown; reason?: unknown }[]).map(
+        ({ caution, reason }) => `went on past ${String(caution)}: ${String(reason)}`,
+      )
+    : [];

@@ -69,7 +69,7 @@ function JobTrace({ trace }: { readonly trace: Trace }) {
             >
               {isKept ? 'Kept with the job' : 'Keep it with the job'}
             </PrimaryButton>
-            <PlainButton onPress={() => remove.mutate({ params })}>Take it out</PlainButton>
+            <PlainButton onPress={() => remove.mutate({ params })}>Remove this picture</PlainButton>
           </Line>
         )}
         <Link to={`/jobs/${job.id}/measure`}>Back to Measure</Link>

@@ -133,9 +133,9 @@ export function RemoveCircuit({
   const remove = useVehicleAction('removeCircuit', vehicleId, () => setAsked(false));
   return (
     <>
-      <TextButton onPress={() => setAsked(true)}>Take it out</TextButton>
+      <TextButton onPress={() => setAsked(true)}>Remove this circuit</TextButton>
       {asked ? (
-        <Dialog title={`Take out ${name}?`} isOpen onClose={() => setAsked(false)}>
+        <Dialog title={`Remove ${name}?`} isOpen onClose={() => setAsked(false)}>
           <Stack $gap={14}>
             <Fine>
               Its drawing goes for good. A circuit with jobs or services is kept: records hang on it.

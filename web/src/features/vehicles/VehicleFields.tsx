@@ -30,7 +30,7 @@ export function VehicleFields({ draft, onDraft, errors }: VehicleFieldsProps) {
     <Stack $gap={12}>
       <Two>
         <TextField
-          label="What it is called here"
+          label="Vehicle name"
           value={draft.name}
           onChange={(name) => set({ name })}
           error={errors.name}

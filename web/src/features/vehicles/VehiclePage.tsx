@@ -37,7 +37,7 @@ export function VehiclePage() {
   const query = useQuery(vehicleQuery(vehicleId));
   const write = useWriter();
   const navigate = useNavigate();
-  const [leaf, setLeaf] = useState<'edit' | 'add' | null>(null);
+  const [panel, setPanel] = useState<'edit' | 'add' | null>(null);
   useCrumb(query.data?.vehicle.name ?? null);
   if (query.isPending) return <Page aria-busy="true" />;
   if (query.isError) {
@@ -66,7 +66,7 @@ export function VehiclePage() {
           </Fine>
         </div>
         <Line>
-          <TextButton onPress={() => setLeaf('edit')}>Change the details</TextButton>
+          <TextButton onPress={() => setPanel('edit')}>Change the details</TextButton>
           <TextButton onPress={() => void saveDocument(query.data)}>Save as a document</TextButton>
           <PrimaryButton onPress={() => void navigate(`/jobs/new?vehicle=${vehicle.id}`)}>
             Start a job
@@ -82,7 +82,7 @@ export function VehiclePage() {
             <Fine>No brakes are entered yet: add them from a pattern and correct them on the drawing.</Fine>
           ) : null}
           <div>
-            <PlainButton onPress={() => setLeaf('add')}>Add brakes</PlainButton>
+            <PlainButton onPress={() => setPanel('add')}>Add brakes</PlainButton>
           </div>
           <SwappableThreads circuits={circuits} />
         </Stack>
@@ -125,8 +125,8 @@ export function VehiclePage() {
           <History changes={changes} />
         </Stack>
       </Columns>
-      {leaf === 'edit' ? <EditVehicleDialog vehicle={vehicle} onClose={() => setLeaf(null)} /> : null}
-      {leaf === 'add' ? <AddCircuitDialog vehicle={vehicle} onClose={() => setLeaf(null)} /> : null}
+      {panel === 'edit' ? <EditVehicleDialog vehicle={vehicle} onClose={() => setPanel(null)} /> : null}
+      {panel === 'add' ? <AddCircuitDialog vehicle={vehicle} onClose={() => setPanel(null)} /> : null}
     </Page>
   );
 }

@@ -1,0 +1,113 @@
+/** Every page of the demo shop, and what is asked of each: accessible on both papers, no wider than the screen, still while it appears. */
+import type { Page } from '@playwright/test';
+import { expectAccessible } from './accessibility.ts';
+import type { Zephyrcombe } from './zephyrcombe.ts';
+import { expect, signIn, test } from './zephyrcombe.ts';
+
+const STAGES = ['look-over', 'measure', 'specify', 'fit', 'bleed', 'hand-over'] as const;
+
+async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
+  const jobs = await own.query<{ id: string; status: string; title: string }>(
+    'SELECT id, status, title FROM job',
+  );
+  const open = jobs.filter((job) => job.status === 'open');
+  const finished = jobs.filter((job) => job.status === 'finished');
+  const [vehicle] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Petrelle%'`);
+  const [outfit] = await own.query<{ id: string; circuit: string }>(
+    `SELECT vehicle.id, circuit.id AS circuit FROM vehicle JOIN circuit ON circuit.vehicleId = vehicle.id
+      WHERE vehicle.name LIKE 'Petrelle%' ORDER BY circuit.position`,
+  );
+  const vans = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name NOT LIKE 'Petrelle%'`);
+  const [joint] = await own.query<{ id: string }>(
+    `SELECT joint.id FROM joint JOIN circuit ON circuit.id = joint.circuitId WHERE circuit.id = '${outfit?.circuit}'`,
+  );
+  const corners = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT id, vehicleId FROM corner WHERE vehicleId = '${outfit?.id}'`,
+  );
+  const raised = jobs.find((job) => job.title.startsWith('Raised'))?.id;
+  return [
+    '/',
+    '/jobs/new',
+    `/jobs/new?vehicle=${vehicle?.id}`,
+    '/vehicles',
+    '/vehicles/new',
+    ...vans.map((van) => `/vehicles/${van.id}`),
+    `/vehicles/${outfit?.id}/circuits/${outfit?.circuit}`,
+    `/vehicles/${outfit?.id}/circuits/${outfit?.circuit}/layouts`,
+    `/jobs/${raised}/look-over?joint=${joint?.id}`,
+    `/jobs/${raised}/look-over?joint=${joint?.id}&find=thread&of=internal&d=8.93+mm`,
+    `/jobs/${raised}/look-over/layouts`,
+    '/bench',
+    '/bench/threads?of=internal&d=8.93+mm',
+    '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',
+    '/bench/hexagons?across=11/16+in&wrench=18+mm',
+    '/bench/route',
+    '/bench/trace',
+    '/bench/datums?length=742+mm&from=1&a=banjo~20',
+    '/bench/bend?d=100+mm&du=120+mm&au=30+mm',
+    '/bench/joint?eyes=2&bolt=aluminium&torque=30+N%C2%B7m',
+    '/bench/hard-line',
+    '/bench/hard-line?legs=120+mm%3B200+mm%3B80+mm&bends=90%C2%B0%3B60%C2%B0&rolls=%3B70%C2%B0&of=coatedSteel',
+    '/bench/templates?a=banjo~90',
+    '/bench/cut-list?pieces=640+mm%3B720+mm&stocks=5+m%3B1400+mm',
+    '/bench/donor?need=742+mm&most=860+mm&length=717+mm&a=banjo~20~',
+    ...corners.map((corner) => `/vehicles/${corner.vehicleId}/routes/${corner.id}`),
+    `/vehicles/${outfit?.id}/routes/new`,
+    '/bench/route?of=swingArm&down=0.2',
+    `/vehicles/${vehicle?.id}`,
+    ...open.flatMap((job) =>
+      [...STAGES, 'order', 'supplier', 'kit', 'build'].map((part) => `/jobs/${job.id}/${part}`),
+    ),
+    ...finished.flatMap((job) =>
+      ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'kit', 'handover-sheet', 'log'].map(
+        (part) => `/jobs/${job.id}/${part}`,
+      ),
+    ),
+  ];
+}
+
+/** How far things moved by themselves while the page appeared. */
+async function watchShifts(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const store = window as unknown as { shift: number };
+    store.shift = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as { value: number; hadRecentInput: boolean }[])
+        if (!entry.hadRecentInput) store.shift += entry.value;
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+}
+
+/** A desk or a phone at the wheel. */
+export const SCREENS = {
+  desk: { width: 1280, height: 800 },
+  wheel: { width: 390, height: 844 },
+} as const;
+
+/** Loads every page once; the night bay is switched to in place, for only its colours are other ones. */
+export async function scanPages(page: Page, own: Zephyrcombe, screen: keyof typeof SCREENS): Promise<void> {
+  await page.setViewportSize(SCREENS[screen]);
+  await page.emulateMedia({ colorScheme: 'light' });
+  await watchShifts(page);
+  await page.goto(`${own.address}/sign-in`);
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible();
+  await expectAccessible(page);
+  await signIn(page, own);
+  for (const path of await pagesOf(own))
+    await test.step(path, async () => {
+      await page.goto(own.address + path);
+      await expect(page.locator('main h1, main h2, main p').first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await expectAccessible(page);
+      const wider = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(wider).toBeLessThanOrEqual(0);
+      const shift = await page.evaluate(() => (window as unknown as { shift: number }).shift);
+      expect(shift).toBeLessThan(0.02);
+      if (screen === 'wheel') return;
+      await page.emulateMedia({ colorScheme: 'dark' });
+      await expectAccessible(page, ['color-contrast', 'link-in-text-block']);
+      await page.emulateMedia({ colorScheme: 'light' });
+    });
+}
