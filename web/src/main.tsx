@@ -8,6 +8,7 @@ import { ApiError } from './api/client.ts';
 import { sessionQuery } from './api/queries.ts';
 import { router } from './app/router.tsx';
 import { applyTheme, readTheme } from './app/theme.ts';
+import { dropUnownedDrafts } from './app/useDraft.ts';
 import { GlobalStyle } from './design/GlobalStyle.tsx';
 import { FONT } from './design/tokens.ts';
 
@@ -41,6 +42,7 @@ async function fontsReady(): Promise<void> {
 }
 
 applyTheme(readTheme());
+dropUnownedDrafts(localStorage);
 const root = document.getElementById('root');
 if (root === null) throw new Error('The page has no root element');
 void fontsReady().then(() =>

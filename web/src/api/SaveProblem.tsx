@@ -8,6 +8,7 @@ import type { Caution } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { usePerson, useWriter } from '../app/SessionContext.ts';
+import { OPEN_STOP } from '../app/useShortcuts.ts';
 import { PlainButton } from '../design/Button.tsx';
 import { TextField } from '../design/fields.tsx';
 import { Line, Stack } from '../design/layout.ts';
@@ -153,8 +154,8 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
   const [reasons, setReasons] = useState<Readonly<Record<string, string>>>({});
   const answered = cautions.every((caution) => (reasons[caution.id] ?? '').trim().length >= LEAST_REASON);
   return (
-    <Stack role="alert">
-      {cautions.map((caution) => {
+    <Stack role="alert" {...OPEN_STOP}>
+      {cautions.map((caution, index) => {
         const text = cautionText(caution, write);
         return (
           <Notice key={caution.id} severity="stop" title={text.title}>
@@ -164,6 +165,7 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
                 label="Only with a reason, which is recorded with your name"
                 value={reasons[caution.id] ?? ''}
                 onChange={(reason) => setReasons({ ...reasons, [caution.id]: reason })}
+                autoFocus={index === 0}
               />
             ) : (
               <p>An apprentice does not go past a stop: fetch a technician or your lead.</p>
@@ -172,7 +174,9 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
         );
       })}
       <Line>
-        <PlainButton onPress={onBack}>Go back and cure it</PlainButton>
+        <PlainButton autoFocus={!mayAnswer} onPress={onBack}>
+          Go back and fix it
+        </PlainButton>
         {mayAnswer ? (
           <PlainButton
             isDisabled={!answered}

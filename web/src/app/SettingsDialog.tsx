@@ -14,6 +14,7 @@ import { ChoiceRow, Pick } from '../design/fields.tsx';
 import { Line, Stack } from '../design/layout.ts';
 import { usePerson } from './SessionContext.ts';
 import type { Theme } from './theme.ts';
+import { setSingleKeys, singleKeysAct } from './singleKeys.ts';
 import { applyTheme, readTheme } from './theme.ts';
 
 const SHOWN: readonly { readonly kind: QuantityKind; readonly label: string }[] = [
@@ -42,6 +43,7 @@ export function SettingsDialog({ isOpen, onClose, onSignOut }: SettingsDialogPro
   const person = usePerson();
   const client = useQueryClient();
   const [theme, setTheme] = useState<Theme>(readTheme);
+  const [keysAct, setKeysAct] = useState(singleKeysAct);
   const save = useMutation<unknown, ApiError, { body: { version: number; units: UnitPreferences } }>({
     mutationFn: (input) => call('setUnits', input),
     onSuccess: () => client.invalidateQueries({ queryKey: sessionQuery.queryKey }),
@@ -77,6 +79,18 @@ export function SettingsDialog({ isOpen, onClose, onSignOut }: SettingsDialogPro
           onChange={(next) => {
             setTheme(next);
             applyTheme(next);
+          }}
+        />
+        <ChoiceRow<'on' | 'off'>
+          label="Single keys, as J for jobs"
+          value={keysAct ? 'on' : 'off'}
+          options={[
+            { value: 'on', text: 'On' },
+            { value: 'off', text: 'Off' },
+          ]}
+          onChange={(next) => {
+            setKeysAct(next === 'on');
+            setSingleKeys(next === 'on');
           }}
         />
         <Link to="/shop" onClick={onClose}>

@@ -15,7 +15,8 @@ import { CrumbContext } from './crumb.ts';
 import { PersonContext } from './SessionContext.ts';
 import { SettingsDialog } from './SettingsDialog.tsx';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
-import { useTopOfPage } from './useTopOfPage.ts';
+import { useKeptFocus } from './useKeptFocus.ts';
+import { useNewPage } from './useNewPage.ts';
 import { useShortcuts } from './useShortcuts.ts';
 
 const Bar = styled.header`
@@ -107,10 +108,11 @@ export function Shell() {
   const session = useQuery(sessionQuery);
   const location = useLocation();
   const navigate = useNavigate();
-  useTopOfPage();
+  useNewPage();
+  useKeptFocus();
   const client = useQueryClient();
   const matches = useMatches();
-  const [leaf, setLeaf] = useState<'units' | 'keys' | null>(null);
+  const [panel, setPanel] = useState<'units' | 'keys' | null>(null);
   const [crumb, setCrumb] = useState<string | null>(null);
   const signOut = useMutation<unknown, ApiError>({
     mutationFn: () => call('signOut'),
@@ -122,8 +124,8 @@ export function Shell() {
   useShortcuts(
     useMemo(
       () => ({
-        '?': () => setLeaf('keys'),
-        u: () => setLeaf('units'),
+        '?': () => setPanel('keys'),
+        u: () => setPanel('units'),
         j: () => void navigate('/'),
         v: () => void navigate('/vehicles'),
         n: () => void navigate('/jobs/new'),
@@ -157,7 +159,7 @@ export function Shell() {
   return (
     <PersonContext.Provider value={person}>
       <CrumbContext.Provider value={setCrumb}>
-        <Skip href="#content">Skip to the sheet</Skip>
+        <Skip href="#content">Skip to content</Skip>
         <Bar className="no-print">
           <nav aria-label="Main">
             <Brand to="/">Zephyrcombe</Brand>
@@ -185,13 +187,13 @@ export function Shell() {
               </>
             ) : null}
           </nav>
-          <UnitsButton onPress={() => setLeaf('units')}>
+          <UnitsButton onPress={() => setPanel('units')}>
             <Unseen>Units and paper: </Unseen>
             {UNITS[length].symbol} · {UNITS[torque].symbol}
             <span className="name"> · {UNITS[temperature].symbol}</span>
           </UnitsButton>
           <span className="name">{person.name}</span>
-          <KeyButton onPress={() => setLeaf('keys')} aria-label="Keys">
+          <KeyButton onPress={() => setPanel('keys')} aria-label="Keys">
             ?
           </KeyButton>
         </Bar>
@@ -199,11 +201,11 @@ export function Shell() {
           <Outlet />
         </div>
         <SettingsDialog
-          isOpen={leaf === 'units'}
-          onClose={() => setLeaf(null)}
+          isOpen={panel === 'units'}
+          onClose={() => setPanel(null)}
           onSignOut={() => signOut.mutate()}
         />
-        <ShortcutSheet isOpen={leaf === 'keys'} onClose={() => setLeaf(null)} />
+        <ShortcutSheet isOpen={panel === 'keys'} onClose={() => setPanel(null)} />
       </CrumbContext.Provider>
     </PersonContext.Provider>
   );

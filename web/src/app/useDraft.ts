@@ -1,10 +1,25 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useContext, useState } from 'react';
+import { PersonContext } from './SessionContext.ts';
 
-const PREFIX = 'zephyrcombe.draft.';
+/** Drafts belong to a person: the next one to sign in on this device never sees them. */
+const PREFIX = 'zephyrcombe.drafts.';
+/** Until 2026 drafts had no owner. They are taken away unread. */
+const UNOWNED = 'zephyrcombe.draft.';
 
-function read<Value>(key: string, initial: Value): Value {
+/** Where a person's draft lies in the device's storage. */
+export function draftKey(personId: string | null, key: string): string {
+  return `${PREFIX}${personId ?? 'nobody'}.${key}`;
+}
+
+/** Takes away the drafts of which nobody knows whose they are. */
+export function dropUnownedDrafts(storage: Storage): void {
+  const keys = Array.from({ length: storage.length }, (_, index) => storage.key(index));
+  for (const key of keys) if (key?.startsWith(UNOWNED)) storage.removeItem(key);
+}
+
+function read<Value>(place: string, initial: Value): Value {
   try {
-    const stored = localStorage.getItem(PREFIX + key);
+    const stored = localStorage.getItem(place);
     return stored === null ? initial : (JSON.parse(stored) as Value);
   } catch {
     // Storage may be full, forbidden or written by an older version: typing goes on without it.
@@ -12,13 +27,17 @@ function read<Value>(key: string, initial: Value): Value {
   }
 }
 
-/** Leaves a draft for another page to take up. */
-export function leaveDraft(key: string, value: unknown): void {
+function keep(place: string, value: unknown): void {
   try {
-    localStorage.setItem(PREFIX + key, JSON.stringify(value));
+    localStorage.setItem(place, JSON.stringify(value));
   } catch {
-    // Without storage the other page starts from what is saved.
+    // Without storage the draft lives as long as the page does.
   }
+}
+
+/** Leaves a draft of the person for another page to take up. */
+export function leaveDraft(personId: string, key: string, value: unknown): void {
+  keep(draftKey(personId, key), value);
 }
 
 /** What is being typed, kept on this device until it is saved: a reload or a sleeping phone loses nothing. */
@@ -26,26 +45,23 @@ export function useDraft<Value>(
   key: string,
   initial: Value,
 ): readonly [Value, (next: Value | ((current: Value) => Value)) => void, () => void] {
-  const [state, setState] = useState(() => ({ key, value: read(key, initial) }));
-  // Another hose or joint has a draft of its own.
-  if (state.key !== key) setState({ key, value: read(key, initial) });
+  const place = draftKey(useContext(PersonContext)?.id ?? null, key);
+  const [state, setState] = useState(() => ({ place, value: read(place, initial) }));
+  // Another person, hose or joint has a draft of its own.
+  if (state.place !== place) setState({ place, value: read(place, initial) });
   const write = useCallback(
     (next: Value | ((current: Value) => Value)) => {
       setState((before) => {
         const value = typeof next === 'function' ? (next as (current: Value) => Value)(before.value) : next;
-        try {
-          localStorage.setItem(PREFIX + key, JSON.stringify(value));
-        } catch {
-          // The draft then lives as long as the page does.
-        }
-        return { key, value };
+        keep(place, value);
+        return { place, value };
       });
     },
-    [key],
+    [place],
   );
   const clear = useCallback(() => {
-    setState({ key, value: initial });
-    localStorage.removeItem(PREFIX + key);
-  }, [key, initial]);
-  return [state.key === key ? state.value : read(key, initial), write, clear];
+    setState({ place, value: initial });
+    localStorage.removeItem(place);
+  }, [place, initial]);
+  return [state.place === place ? state.value : read(place, initial), write, clear];
 }

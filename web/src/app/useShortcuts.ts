@@ -1,12 +1,20 @@
 import { useEffect } from 'react';
+import { singleKeysAct } from './singleKeys.ts';
 
-/** Single keys that act anywhere but in a field or over an open leaf. */
+/** Marks a stop that waits for its answer; single keys are off as long as one is open. */
+export const OPEN_STOP = { 'data-open-stop': '' } as const;
+
+/** What is on screen that a key must not run away from. */
+const HOLDS_KEYS = '[role="dialog"], [role="alertdialog"], [data-open-stop]';
+const TAKES_TEXT = 'input, textarea, select, [contenteditable="true"], [role="listbox"]';
+
+/** Single keys that act anywhere but in a field, and not while a panel or a stop is open. */
 export function useShortcuts(keys: Readonly<Record<string, () => void>>): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
-      const target = event.target instanceof HTMLElement ? event.target : null;
-      if (target?.closest('input, textarea, select, [role="dialog"]')) return;
+      if (event.target instanceof HTMLElement && event.target.closest(TAKES_TEXT)) return;
+      if (!singleKeysAct() || document.querySelector(HOLDS_KEYS)) return;
       const act = keys[event.key] ?? keys[event.key.toLowerCase()];
       if (!act) return;
       event.preventDefault();

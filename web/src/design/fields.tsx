@@ -59,6 +59,8 @@ interface TextFieldProps {
   readonly type?: 'text' | 'password' | 'date';
   readonly autoComplete?: string;
   readonly isDisabled?: boolean;
+  /** For a question that comes up by itself: typing goes on in it. */
+  readonly autoFocus?: boolean;
 }
 
 export function TextField({
@@ -70,6 +72,7 @@ export function TextField({
   type,
   autoComplete,
   isDisabled,
+  autoFocus,
 }: TextFieldProps) {
   return (
     <AriaTextField
@@ -79,6 +82,7 @@ export function TextField({
       validationBehavior="aria"
       type={type ?? 'text'}
       isDisabled={isDisabled ?? false}
+      autoFocus={autoFocus ?? false}
       {...(autoComplete ? { autoComplete } : {})}
     >
       <FieldLabel>{label}</FieldLabel>

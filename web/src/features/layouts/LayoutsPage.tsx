@@ -8,6 +8,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { vehicleQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
+import { usePerson } from '../../app/SessionContext.ts';
 import { leaveDraft } from '../../app/useDraft.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Head, Label, Page, Stack } from '../../design/layout.ts';
@@ -50,6 +51,7 @@ export function LayoutsPage() {
 
 function Compared({ circuit }: { readonly circuit: Circuit }) {
   const navigate = useNavigate();
+  const person = usePerson();
   const found = useMemo(() => hydraulicsOf(circuit), [circuit]);
   const layouts = useLayouts(found);
   const present = layoutOf(found);
@@ -63,11 +65,11 @@ function Compared({ circuit }: { readonly circuit: Circuit }) {
         ) : (
           <PlainButton
             onPress={() => {
-              leaveDraft(`circuit.${circuit.id}`, { version: circuit.version, circuit: laidOut });
+              leaveDraft(person.id, `circuit.${circuit.id}`, { version: circuit.version, circuit: laidOut });
               void navigate(`/vehicles/${circuit.vehicleId}/circuits/${circuit.id}`);
             }}
           >
-            Draw it so
+            Use this layout
           </PlainButton>
         )
       }
