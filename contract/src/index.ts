@@ -130,6 +130,7 @@ export { cautionText } from './messages/cautions.ts';
 export { parseFailureText, problemText } from './messages/problems.ts';
 export type { Writer } from './messages/writer.ts';
 export { createWriter, writeDate } from './messages/writer.ts';
+export { dayIn, ownTimeZone } from './shopTime.ts';
 export type { FurtherText } from './messages/threads.ts';
 export {
   CONDITION_NAMES,

@@ -1,4 +1,5 @@
 /** What the features need from outside; tests hand in their own clock and database. */
+import { dayIn, ownTimeZone } from '@zephyrcombe/contract';
 import type { Config } from './config.ts';
 import type { Database } from './database/database.ts';
 
@@ -8,8 +9,7 @@ export interface Dependencies {
   readonly clock: () => Date;
 }
 
-/** Service dates are calendar dates of the shop, so they follow the server's own time zone. */
+/** Service dates are calendar dates of the shop, which is where the server stands. */
 export function calendarDateOf(now: Date): string {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+  return dayIn(ownTimeZone(), now);
 }

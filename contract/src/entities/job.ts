@@ -315,6 +315,8 @@ export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;
 
 export const SessionSchema = z.strictObject({
   shopName: Name,
+  /** IANA name of the zone the shop's calendar and clock follow. */
+  timeZone: z.string(),
   person: PersonSchema.nullable(),
   people: z.array(z.strictObject({ id: Id, name: Name, role: PersonSchema.shape.role })),
   /** Only on demo data: the passphrase everybody has. */

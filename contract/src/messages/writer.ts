@@ -1,6 +1,7 @@
 /** Writes quantities in the units a person reads. Screen and paper share it, so that they never differ. */
 import type { Quantity, UnitPreferences } from '@zephyrcombe/core';
 import { formatQuantity, formatRange } from '@zephyrcombe/core';
+import { dayIn, ownTimeZone, timeIn } from '../shopTime.ts';
 
 export interface Writer {
   readonly units: UnitPreferences;
@@ -14,7 +15,10 @@ export interface Writer {
   distance(value_m: number): string;
   angle(value_rad: number): string;
   fraction(value: number): string;
+  /** A calendar date as it is; an instant as the shop's calendar day. */
   date(iso: string): string;
+  /** An instant as the shop's day and time, short: "23 Nov 2026, 14:05". */
+  moment(iso: string): string;
   quantity(quantity: Quantity): string;
 }
 
@@ -35,9 +39,11 @@ const MONTHS = [
 
 /** "23 November 2026": a calendar date, written without a time zone in between. */
 export function writeDate(iso: string): string {
-  const [year, month, day] = iso.slice(0, 10).split('-').map(Number);
+  const [year, month, day] = iso.split('-').map(Number);
   return `${day} ${MONTHS[(month ?? 1) - 1]} ${year}`;
 }
+
+const shortMonth = (date: string) => date.replace(/\p{L}+/u, (month) => month.slice(0, 3));
 
 /** Exact by definition of the pound and of standard gravity. */
 const POUND_FORCE_N = 4.4482216152605;
@@ -45,7 +51,9 @@ const INCH_m = 0.0254;
 /** Avoirdupois, exact since 1959. */
 const OUNCE_kg = 0.028349523125;
 
-export function createWriter(units: UnitPreferences): Writer {
+/** @param timeZone The shop's, by its IANA name; the process's own where nothing else is known. */
+export function createWriter(units: UnitPreferences, timeZone: string = ownTimeZone()): Writer {
+  const date = (iso: string) => writeDate(iso.includes('T') ? dayIn(timeZone, new Date(iso)) : iso);
   const torque = (value_Nm: number) => formatQuantity(value_Nm, units.torque);
   const writer: Writer = {
     units,
@@ -67,7 +75,8 @@ export function createWriter(units: UnitPreferences): Writer {
     distance: (value_m) => formatQuantity(value_m, units.distance),
     angle: (value_rad) => formatQuantity(value_rad, units.angle),
     fraction: (value) => formatQuantity(value, units.fraction),
-    date: writeDate,
+    date,
+    moment: (iso) => `${shortMonth(date(iso))}, ${timeIn(timeZone, new Date(iso))}`,
     quantity(quantity) {
       switch (quantity.kind) {
         case 'count':

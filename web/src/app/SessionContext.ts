@@ -1,10 +1,13 @@
 import type { Person } from '@zephyrcombe/contract';
-import { createWriter } from '@zephyrcombe/contract';
+import { createWriter, dayIn, ownTimeZone } from '@zephyrcombe/contract';
 import { METRIC } from '@zephyrcombe/core';
 import { createContext, useContext, useMemo } from 'react';
 
 /** Who is signed in. Everything behind the sign-in page has somebody. */
 export const PersonContext = createContext<Person | null>(null);
+
+/** The zone the shop's calendar follows, wherever this device thinks it is. */
+export const TimeZoneContext = createContext(ownTimeZone());
 
 export function usePerson(): Person {
   const person = useContext(PersonContext);
@@ -12,8 +15,14 @@ export function usePerson(): Person {
   return person;
 }
 
-/** Writes quantities in this person's units. */
+/** Writes quantities in this person's units, and instants as the shop's calendar has them. */
 export function useWriter() {
   const units = useContext(PersonContext)?.units ?? METRIC;
-  return useMemo(() => createWriter(units), [units]);
+  const timeZone = useContext(TimeZoneContext);
+  return useMemo(() => createWriter(units, timeZone), [units, timeZone]);
+}
+
+/** Today's calendar date in the shop, ISO 8601. */
+export function useToday(): string {
+  return dayIn(useContext(TimeZoneContext), new Date());
 }

@@ -12,7 +12,7 @@ import { TextButton } from '../design/Button.tsx';
 import { Page, Unseen } from '../design/layout.ts';
 import { FONT, PHONE, SIZE, colour } from '../design/tokens.ts';
 import { CrumbContext } from './crumb.ts';
-import { PersonContext } from './SessionContext.ts';
+import { PersonContext, TimeZoneContext } from './SessionContext.ts';
 import { SettingsDialog } from './SettingsDialog.tsx';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
 import { useKeptFocus } from './useKeptFocus.ts';
@@ -158,55 +158,57 @@ export function Shell() {
   const { length, torque, temperature } = person.units;
   return (
     <PersonContext.Provider value={person}>
-      <CrumbContext.Provider value={setCrumb}>
-        <Skip href="#content">Skip to content</Skip>
-        <Bar className="no-print">
-          <nav aria-label="Main">
-            <Brand to="/">Zephyrcombe</Brand>
-            {section ? (
-              <>
-                <span className="slash" aria-hidden="true">
-                  /
-                </span>
-                <Link className="name" to={section.to}>
-                  {section.text}
-                </Link>
-              </>
-            ) : (
-              <>
-                <Link to="/vehicles">Vehicles</Link>
-                <Link to="/bench">Bench</Link>
-              </>
-            )}
-            {crumb ? (
-              <>
-                <span className="slash" aria-hidden="true">
-                  /
-                </span>
-                <span className={section ? 'here' : 'here name'}>{crumb}</span>
-              </>
-            ) : null}
-          </nav>
-          <UnitsButton onPress={() => setPanel('units')}>
-            <Unseen>Units and paper: </Unseen>
-            {UNITS[length].symbol} · {UNITS[torque].symbol}
-            <span className="name"> · {UNITS[temperature].symbol}</span>
-          </UnitsButton>
-          <span className="name">{person.name}</span>
-          <KeyButton onPress={() => setPanel('keys')} aria-label="Keys">
-            ?
-          </KeyButton>
-        </Bar>
-        <div id="content">
-          <Outlet />
-        </div>
-        <SettingsDialog
-          isOpen={panel === 'units'}
-          onClose={() => setPanel(null)}
-          onSignOut={() => signOut.mutate()}
-        />
-        <ShortcutSheet isOpen={panel === 'keys'} onClose={() => setPanel(null)} />
-      </CrumbContext.Provider>
+      <TimeZoneContext.Provider value={session.data.timeZone}>
+        <CrumbContext.Provider value={setCrumb}>
+          <Skip href="#content">Skip to content</Skip>
+          <Bar className="no-print">
+            <nav aria-label="Main">
+              <Brand to="/">Zephyrcombe</Brand>
+              {section ? (
+                <>
+                  <span className="slash" aria-hidden="true">
+                    /
+                  </span>
+                  <Link className="name" to={section.to}>
+                    {section.text}
+                  </Link>
+                </>
+              ) : (
+                <>
+                  <Link to="/vehicles">Vehicles</Link>
+                  <Link to="/bench">Bench</Link>
+                </>
+              )}
+              {crumb ? (
+                <>
+                  <span className="slash" aria-hidden="true">
+                    /
+                  </span>
+                  <span className={section ? 'here' : 'here name'}>{crumb}</span>
+                </>
+              ) : null}
+            </nav>
+            <UnitsButton onPress={() => setPanel('units')}>
+              <Unseen>Units and paper: </Unseen>
+              {UNITS[length].symbol} · {UNITS[torque].symbol}
+              <span className="name"> · {UNITS[temperature].symbol}</span>
+            </UnitsButton>
+            <span className="name">{person.name}</span>
+            <KeyButton onPress={() => setPanel('keys')} aria-label="Keys">
+              ?
+            </KeyButton>
+          </Bar>
+          <div id="content">
+            <Outlet />
+          </div>
+          <SettingsDialog
+            isOpen={panel === 'units'}
+            onClose={() => setPanel(null)}
+            onSignOut={() => signOut.mutate()}
+          />
+          <ShortcutSheet isOpen={panel === 'keys'} onClose={() => setPanel(null)} />
+        </CrumbContext.Provider>
+      </TimeZoneContext.Provider>
     </PersonContext.Provider>
   );
 }

@@ -129,8 +129,8 @@ function requireStagesDone({ detail }: JobAction): void {
 
 /** Made up here: the day it was measured. Bought: its date code, where that reads one way only. */
 function madeOnOf({ makeUp, kit }: JobHose, today: string): string | null {
-  const measured = makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10);
-  if (measured !== undefined) return measured;
+  const measured = makeUp.steps.find(({ step }) => step === 'measure')?.at;
+  if (measured !== undefined) return calendarDateOf(new Date(measured));
   const [reading, ...others] = readDateCode(kit?.found.dateCode ?? '', today);
   return reading && others.length === 0 ? reading.from : null;
 }

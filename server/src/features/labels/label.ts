@@ -3,11 +3,13 @@ import type { HoseOfJob, JobDetail, PaperSheet, Writer } from '@zephyrcombe/cont
 import { labelCode, labelLines, labelSheet } from '@zephyrcombe/contract';
 import bwipjs from 'bwip-js/node';
 import { z } from 'zod';
+import { calendarDateOf } from '../../dependencies.ts';
 
 const SquaresSchema = z.tuple([z.object({ pixs: z.array(z.number()), pixx: z.number() })]);
 
 export function labelOf(detail: JobDetail, own: HoseOfJob, today: string, write: Writer): PaperSheet {
-  const madeOn = own.hose.makeUp.steps.find(({ step }) => step === 'measure')?.at.slice(0, 10) ?? today;
+  const measured = own.hose.makeUp.steps.find(({ step }) => step === 'measure')?.at;
+  const madeOn = measured === undefined ? today : calendarDateOf(new Date(measured));
   const text = labelCode(detail, own, madeOn);
   const [{ pixs, pixx }] = SquaresSchema.parse(bwipjs.raw({ bcid: 'datamatrix', text }));
   return labelSheet(

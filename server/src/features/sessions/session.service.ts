@@ -1,4 +1,5 @@
 import type { Person, Session } from '@zephyrcombe/contract';
+import { ownTimeZone } from '@zephyrcombe/contract';
 import { hash, verify } from '@node-rs/argon2';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -24,6 +25,7 @@ export async function describeSession(
   const person = people.find((candidate) => candidate.id === personId) ?? null;
   return {
     shopName: shop?.name ?? '',
+    timeZone: ownTimeZone(),
     person: person && toPerson(person),
     people: people.map(({ id, name, role }) => ({ id, name, role })),
     demoPassphrase: config.demo ? DEMO_PASSPHRASE : null,

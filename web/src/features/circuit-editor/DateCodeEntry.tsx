@@ -3,8 +3,7 @@ import type { Construction } from '@zephyrcombe/core';
 import { hoseAge, readDateCode } from '@zephyrcombe/core';
 import { dateCodeText, hoseAgeText } from '@zephyrcombe/contract';
 import { useState } from 'react';
-import { today } from '../../app/today.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
@@ -18,9 +17,10 @@ interface DateCodeEntryProps {
 
 export function DateCodeEntry({ madeOn, construction, onDate }: DateCodeEntryProps) {
   const write = useWriter();
+  const today = useToday();
   const [text, setText] = useState('');
-  const readings = text.trim() === '' ? [] : readDateCode(text, today());
-  const age = madeOn === null ? null : hoseAge(madeOn, today(), construction);
+  const readings = text.trim() === '' ? [] : readDateCode(text, today);
+  const age = madeOn === null ? null : hoseAge(madeOn, today, construction);
   return (
     <Stack $gap={6}>
       <TextField

@@ -79,7 +79,7 @@ function FindingRow({
           {finding.note === '' ? '' : `: ${finding.note}`}
         </span>
         <Label>
-          {write.date(finding.foundAt.slice(0, 10))}, {finding.foundBy}
+          {write.date(finding.foundAt)}, {finding.foundBy}
         </Label>
       </Spread>
       <Fine>

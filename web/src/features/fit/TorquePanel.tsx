@@ -6,8 +6,7 @@ import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
-import { today } from '../../app/today.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick, Tick } from '../../design/fields.tsx';
@@ -34,6 +33,7 @@ interface TorquePanelProps {
 export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePanelProps) {
   const detail = useJob();
   const write = useWriter();
+  const today = useToday();
   const navigate = useNavigate();
   const { joint, eyes, chosen } = view;
   const { minimum_Nm, maximum_Nm, source } = joint.torque;
@@ -173,7 +173,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
                   : ''}
                 <br />
                 {wrench?.calibratedOn
-                  ? `checked ${daysBetween(wrench.calibratedOn, today())} days ago`
+                  ? `checked ${daysBetween(wrench.calibratedOn, today)} days ago`
                   : 'no calibration date'}
               </Fine>
             </Spread>

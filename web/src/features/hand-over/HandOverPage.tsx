@@ -16,8 +16,7 @@ import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
-import { usePerson, useWriter } from '../../app/SessionContext.ts';
-import { today } from '../../app/today.ts';
+import { usePerson, useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Pick, TextField, Tick } from '../../design/fields.tsx';
@@ -61,11 +60,12 @@ function OpenHandOver() {
   const detail = useJob();
   const { job, vehicle, shop, circuit } = detail;
   const write = useWriter();
+  const today = useToday();
   const person = usePerson();
   const edit = useJobAction('editJob', job.id);
   const editJoint = useJobAction('editJobJoint', job.id);
   const [draft, setDraft, clear] = useDraft<ServiceDraft>(`hand-over.${job.id}`, {
-    servicedOn: today(),
+    servicedOn: today,
     distance: vehicle.distance_m === null ? '' : editableText(vehicle.distance_m, write.units.distance),
     grade: circuit.fluidGrade,
     batch: '',

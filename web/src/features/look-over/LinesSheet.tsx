@@ -6,8 +6,7 @@ import { changeLine, CONSTRUCTIONS, hoseAge, judgeLeftOn } from '@zephyrcombe/co
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { today } from '../../app/today.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { TextButton } from '../../design/Button.tsx';
 import { ChoiceRow, Tick } from '../../design/fields.tsx';
 import { Label, Rows, Sheet, SheetTitle, Spread, Stack, Unseen } from '../../design/layout.ts';
@@ -76,8 +75,9 @@ export function LinesSheet() {
 
 function LineFacts({ line }: { readonly line: Hose }) {
   const write = useWriter();
+  const today = useToday();
   const age =
-    line.kind === 'hose' && line.madeOn !== null ? hoseAge(line.madeOn, today(), line.construction) : null;
+    line.kind === 'hose' && line.madeOn !== null ? hoseAge(line.madeOn, today, line.construction) : null;
   return (
     <Label>
       {[

@@ -6,13 +6,12 @@ import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { today } from '../../app/today.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Label, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
-import { FONT, SIZE, colour } from '../../design/tokens.ts';
+import { FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
@@ -36,13 +35,40 @@ const Table = styled.table`
     padding: 4px 12px 4px 0;
     border-bottom: 1px solid ${colour('hairlineSoft')};
   }
-  tr[aria-selected='true'] td {
+  tr[aria-current='true'] td {
     box-shadow: inset 0 -3px 0 ${colour('brass')};
   }
   a {
     display: inline-flex;
     align-items: center;
     min-height: 36px;
+  }
+  ${PHONE} {
+    thead {
+      position: absolute;
+      clip-path: inset(50%);
+    }
+    tr,
+    td {
+      display: block;
+    }
+    a {
+      min-height: 44px;
+      font-size: ${SIZE.text};
+    }
+    td {
+      border: 0;
+      padding: 1px 0;
+    }
+    td:last-child {
+      border-bottom: 1px solid ${colour('hairlineSoft')};
+      padding-bottom: 8px;
+    }
+    td[data-label]::before {
+      content: attr(data-label) ' ';
+      font-family: ${FONT.words};
+      color: ${colour('inkSoft')};
+    }
   }
   .figure {
     font-family: ${FONT.figures};
@@ -62,6 +88,7 @@ export function LookOverPage() {
   const finished = job.status === 'finished';
   const navigate = useNavigate();
   const write = useWriter();
+  const today = useToday();
   const { jointId } = useSelection();
   const whole = useQuery(vehicleQuery(vehicle.id));
   const params = { jobId: job.id };
@@ -82,33 +109,45 @@ export function LookOverPage() {
         <Sheet>
           <SheetTitle>Ends and ports</SheetTitle>
           <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
-            <Table>
-              <thead>
-                <tr>
-                  <th scope="col">Joint</th>
-                  <th scope="col">Port</th>
-                  <th scope="col">Seat</th>
-                  <th scope="col">Seals by</th>
-                  <th scope="col">Moves with</th>
+            <Table role="table">
+              <thead role="rowgroup">
+                <tr role="row">
+                  <th scope="col" role="columnheader">
+                    Joint
+                  </th>
+                  <th scope="col" role="columnheader">
+                    Port
+                  </th>
+                  <th scope="col" role="columnheader">
+                    Seat
+                  </th>
+                  <th scope="col" role="columnheader">
+                    Seals by
+                  </th>
+                  <th scope="col" role="columnheader">
+                    Moves with
+                  </th>
                 </tr>
               </thead>
-              <tbody>
+              <tbody role="rowgroup">
                 {jointsInOrder(detail).map(({ joint, port, eyes }) => (
-                  <tr key={joint.id} aria-selected={joint.id === jointId}>
-                    <td>
+                  <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
+                    <td role="cell">
                       <Link to={`?joint=${joint.id}`} preventScrollReset>
                         {joint.name}
                       </Link>
                     </td>
-                    <td className="figure">
+                    <td role="cell" className="figure" data-label="Port">
                       {port.thread} {port.gender}
                     </td>
-                    <td>{SEAT_NAMES[port.seat]}</td>
-                    <td>
+                    <td role="cell" data-label="Seat">
+                      {SEAT_NAMES[port.seat]}
+                    </td>
+                    <td role="cell" data-label="Seals by">
                       {SEAL_NAMES[joint.seal]}
                       {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
                     </td>
-                    <td>
+                    <td role="cell" data-label="Moves with">
                       {
                         BODY_NAMES[
                           circuit.components.find((component) => component.id === joint.componentId)?.body ??
@@ -202,7 +241,7 @@ export function LookOverPage() {
   function symptomsAddress(): string {
     const known = [
       circuit.hoses.some((hose) => {
-        const age = hose.madeOn === null ? null : hoseAge(hose.madeOn, today(), hose.construction);
+        const age = hose.madeOn === null ? null : hoseAge(hose.madeOn, today, hose.construction);
         return age?.ok && age.value.verdict === 'over';
       })
         ? 'oldHose'

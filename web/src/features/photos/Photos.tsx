@@ -96,7 +96,7 @@ export function Photos({ jobId, subject, subjectId, name, photos, isDisabled }: 
         <Dialog title={name} isOpen onClose={() => setOpen(null)}>
           <img src={photoAddress(jobId, open.id)} alt={name} style={{ maxWidth: '100%', display: 'block' }} />
           <Fine>
-            {write.date(open.takenAt.slice(0, 10))}, {open.takenBy}
+            {write.date(open.takenAt)}, {open.takenBy}
           </Fine>
         </Dialog>
       ) : null}

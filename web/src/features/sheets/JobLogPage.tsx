@@ -33,10 +33,8 @@ function LogTable({ detail }: { readonly detail: JobDetail }) {
             .flatMap((page) => page.items)
             .map((entry: LogEntry) => (
               <tr key={entry.id}>
-                <td className="figure">
-                  {new Date(entry.at).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
-                </td>
-                <td>{entry.by}</td>
+                <td className="figure">{write.moment(entry.at)}</td>
+                <td style={{ overflowWrap: 'normal', wordBreak: 'normal' }}>{entry.by}</td>
                 <td>
                   {LOG_NAMES[entry.kind]}
                   {describeEntry(entry, detail, write, POSE_NAMES)}

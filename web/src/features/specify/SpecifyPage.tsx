@@ -65,6 +65,16 @@ import { useBuild } from './useBuild.ts';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
 
+/** A small drawing and the field it shows, in one row where there is room. */
+const Beside = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  > :last-child {
+    flex: 1 1 170px;
+  }
+`;
+
 const Pair = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
@@ -196,14 +206,16 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
       <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
       {isClocked ? (
         <Stack $gap={6}>
-          {typed ? <ClockingView clocking_rad={typed.value_SI} endA={hose.endA} endB={hose.endB} /> : null}
-          <QuantityField
-            label={clockingLabel(hose.endA, hose.endB)}
-            kind="angle"
-            allowZero
-            text={clocking}
-            onText={setClocking}
-          />
+          <Beside>
+            {typed ? <ClockingView clocking_rad={typed.value_SI} endA={hose.endA} endB={hose.endB} /> : null}
+            <QuantityField
+              label={clockingLabel(hose.endA, hose.endB)}
+              kind="angle"
+              allowZero
+              text={clocking}
+              onText={setClocking}
+            />
+          </Beside>
           {typed && (hose.clocking_rad === null || Math.abs(typed.value_SI - hose.clocking_rad) > 1e-6) ? (
             <PlainButton
               onPress={() =>

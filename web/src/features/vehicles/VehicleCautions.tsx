@@ -1,7 +1,28 @@
 import { VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/contract';
-import type { VehicleFacts } from '@zephyrcombe/core';
+import type { VehicleCaution, VehicleFacts } from '@zephyrcombe/core';
 import { vehicleCautions } from '@zephyrcombe/core';
+import styled from 'styled-components';
+import { Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import { SIZE, colour } from '../../design/tokens.ts';
+
+/** They hold on every vehicle, so they are folded to a line that opens; what is said of this one stays open. */
+const GENERAL: ReadonlySet<VehicleCaution> = new Set([
+  'licensedPractice',
+  'roadMarkedHose',
+  'fluidAttacksPaint',
+]);
+
+const Folded = styled.details`
+  font-size: ${SIZE.small};
+  summary {
+    min-height: 44px;
+    display: list-item;
+    padding: 10px 0;
+    cursor: pointer;
+    color: ${colour('inkSoft')};
+  }
+`;
 
 interface VehicleCautionsProps {
   readonly vehicle: VehicleFacts;
@@ -16,7 +37,10 @@ export function VehicleCautions({ vehicle, circuits, brakeWorkRule = '' }: Vehic
     0,
     ...circuits.map((circuit) => circuit.components.filter((part) => part.kind === 'caliper').length),
   );
-  return vehicleCautions({ ...vehicle, calipersOnOneMaster }).map((caution) => {
+  const found = vehicleCautions({ ...vehicle, calipersOnOneMaster });
+  const general = found.filter((caution) => GENERAL.has(caution));
+  const [first, ...more] = general;
+  const notice = (caution: VehicleCaution) => {
     const { title, advice } = VEHICLE_CAUTION_TEXTS[caution];
     const severity = caution === 'absMustNotRunDry' || caution === 'electricBooster' ? 'stop' : 'note';
     return (
@@ -25,5 +49,19 @@ export function VehicleCautions({ vehicle, circuits, brakeWorkRule = '' }: Vehic
         {caution === 'licensedPractice' && brakeWorkRule !== '' ? <p>{brakeWorkRule}</p> : null}
       </Notice>
     );
-  });
+  };
+  return (
+    <>
+      {found.filter((caution) => !GENERAL.has(caution)).map(notice)}
+      {first === undefined ? null : (
+        <Folded>
+          <summary>
+            {VEHICLE_CAUTION_TEXTS[first].title}
+            {more.length === 0 ? '' : `, and ${more.length} more`}
+          </summary>
+          <Stack $gap={10}>{general.map(notice)}</Stack>
+        </Folded>
+      )}
+    </>
+  );
 }

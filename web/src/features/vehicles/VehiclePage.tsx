@@ -174,7 +174,7 @@ function History({ changes }: { readonly changes: readonly VehicleChange[] }) {
             {VEHICLE_CHANGE_WORDS[change.kind]}
             {typeof change.detail.circuit === 'string' ? `: ${change.detail.circuit.toLowerCase()}` : ''}
             <Label style={{ display: 'block' }}>
-              {write.date(change.at.slice(0, 10))}, {change.by}
+              {write.date(change.at)}, {change.by}
             </Label>
           </div>
         ))}

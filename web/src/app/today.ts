@@ -1,5 +1,0 @@
-/** Today's calendar date where the technician stands, ISO 8601. */
-export function today(): string {
-  const now = new Date();
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
-}
