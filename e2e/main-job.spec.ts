@@ -14,7 +14,10 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
 
   // Look over
-  await expect(page.getByText('The vehicle maker’s manual and local law come first')).toBeVisible();
+  await page.getByText('The vehicle maker’s manual and local law come first, and').click();
+  await expect(
+    page.getByRole('heading', { name: 'The vehicle maker’s manual and local law come first' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Record what you see on Front hose' }).click();
   await page.getByLabel('What is found on Front hose').selectOption({ label: 'Cracked' });
   await page.getByLabel('Where on it, and anything else').fill('At the lower ferrule');

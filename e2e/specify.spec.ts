@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import type { OrderDocument } from '@zephyrcombe/contract';
 import { expectAccessible } from './support/accessibility.ts';
+import { startMeasuring } from './support/measuring.ts';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
@@ -245,10 +246,10 @@ test('a hose made up here: every step in its turn, proved before it is fitted, w
 });
 
 test('caps are counted on and off; one left in is a stop', async ({ page, own }) => {
-  await signIn(page, own);
-  await page.goto(`${await barsJob(own)}/fit`);
+  await startMeasuring(page, own, 'Hose for the caps');
+  await page.getByRole('link', { name: /^Fit/ }).click();
   const caps = page.getByRole('region', { name: 'Caps and plugs' });
-  const opening = caps.getByRole('group', { name: 'Left hose, left caliper' });
+  const opening = caps.getByRole('group', { name: 'Front hose, front caliper' });
   await expect(opening).toContainText('not counted');
   await opening.getByRole('button', { name: 'One is on' }).click();
   await expect(

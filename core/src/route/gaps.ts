@@ -188,10 +188,13 @@ export function beginsOf(hose: SceneHose, spans: readonly SpanPose[]): readonly 
   });
 }
 
+/** Shorter than this nothing lies there: it is what rounding leaves of a sleeve that ends just at a clip. */
+const SLIVER_m = 1e-6;
+
 /** A line from one place along it to another, beginning and ending just there; null where nothing of it lies between. */
 function cut(points: Float64Array, from_m: number, to_m: number): Float64Array | null {
   const kept: number[] = [];
-  let at_m = 0;
+  let [at_m, kept_m] = [0, 0];
   for (let at = 0; at + 5 < points.length; at += 3) {
     const [ax, ay, az] = [points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0];
     const [dx, dy, dz] = [(points[at + 3] ?? 0) - ax, (points[at + 4] ?? 0) - ay, (points[at + 5] ?? 0) - az];
@@ -200,10 +203,11 @@ function cut(points: Float64Array, from_m: number, to_m: number): Float64Array |
     if (first < last) {
       if (kept.length === 0) kept.push(ax + first * dx, ay + first * dy, az + first * dz);
       kept.push(ax + last * dx, ay + last * dy, az + last * dz);
+      kept_m += (last - first) * piece_m;
     }
     at_m += piece_m;
   }
-  return kept.length > 0 ? Float64Array.from(kept) : null;
+  return kept_m > SLIVER_m ? Float64Array.from(kept) : null;
 }
 
 /** The sleeves in a solved pose: the line of each, in the pieces that the clips leave it in. */
