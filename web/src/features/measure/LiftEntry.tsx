@@ -27,7 +27,7 @@ export function LiftEntry({ hose }: { readonly hose: JobHose }) {
       <Stack $gap={6}>
         {lift ? (
           <Fine>
-            Lift still to be fitted: {write.length(lift.height_m)}.{' '}
+            Lift still to come: {write.length(lift.height_m)}.{' '}
             {lift.droop_m === null
               ? 'Droop not measured yet; the lift has been added.'
               : `The wheel will hang ${write.length(lift.droop_m)} lower; that has been added.`}
@@ -50,7 +50,7 @@ export function LiftEntry({ hose }: { readonly hose: JobHose }) {
   const droop = readQuantity(typed.droop, 'length').quantity;
   const isDroopRead = typed.droop.trim() === '' || droop !== null;
   return (
-    <Stack $gap={8} role="group" aria-label="Lift still to be fitted">
+    <Stack $gap={8} role="group" aria-label="Lift still to come">
       <Beside>
         <QuantityField
           label="It will stand higher by"
