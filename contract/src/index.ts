@@ -26,6 +26,8 @@ export { kitReasonText } from './messages/kit.ts';
 export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats/supplier.ts';
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob, partText } from './specify/bill.ts';
+export type { OpenChecks } from './specify/openChecks.ts';
+export { openChecks, openChecksText } from './specify/openChecks.ts';
 export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
 export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
@@ -128,6 +130,17 @@ export { addressOf, ROUTES } from './routes.ts';
 export type { CautionText } from './messages/cautions.ts';
 export { cautionText } from './messages/cautions.ts';
 export { parseFailureText, problemText } from './messages/problems.ts';
+export type { VehicleWords } from './messages/checks.ts';
+export {
+  ANY_VEHICLE,
+  firstOutingText,
+  FIT_CHECK_NAMES,
+  handoverNames,
+  POSE_CHECK_NAMES,
+  vehicleWords,
+  WITNESS_MARK_NAMES,
+} from './messages/checks.ts';
+export { fieldText } from './messages/fields.ts';
 export type { Writer } from './messages/writer.ts';
 export { createWriter, writeDate } from './messages/writer.ts';
 export { dayIn, ownTimeZone } from './shopTime.ts';
@@ -157,7 +170,6 @@ export {
   datumName,
   FIXING_NAMES,
   FLARE_FORM_NAMES,
-  HANDOVER_NAMES,
   KIND_NAMES,
   KIT_ITEM_NAMES,
   KIT_VERDICT_NAMES,

@@ -9,8 +9,8 @@ export const PROBLEMS = {
   },
   'validation-failed': {
     status: 400,
-    title: 'Something in the request is not right',
-    detail: 'Each field is named below.',
+    title: 'Something entered here is not right',
+    detail: 'What it is stands below.',
   },
   'signed-out': {
     status: 401,
@@ -75,7 +75,7 @@ export const PROBLEMS = {
   'no-answer': {
     status: 422,
     title: 'These figures have no physical answer',
-    detail: 'The field and the way out are named below.',
+    detail: 'What is wrong and the way out stand below.',
   },
   'circuit-broken': {
     status: 422,

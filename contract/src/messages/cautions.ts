@@ -381,13 +381,13 @@ const SENTENCES: Sentences = {
     title: 'Level not confirmed at the mark',
     advice: 'Never above the mark: heat and new pads need the room, or the brake drags.',
   }),
-  M94: () => ({
+  M94: ({ abs }) => ({
     title: 'Warning lamp not confirmed off',
-    advice: 'With a brake or ABS lamp on, the vehicle does not go on the road.',
+    advice: `With a brake ${abs ? 'or ABS ' : ''}lamp on, the vehicle does not go on the road.`,
   }),
   M95: () => ({
     title: 'Stop lamp not tested',
-    advice: 'Test it at every lever and pedal before the vehicle leaves.',
+    advice: 'Test it with every control that works the brakes before the vehicle leaves.',
   }),
   M96: (evidence) => ({
     title: 'The record has gaps',

@@ -61,7 +61,8 @@ export const RECOMMENDATION_WORDS: Readonly<Record<Recommendation, string>> = {
 
 /** What looking deeper means for this finding. */
 export const DEEPER_WORDS: Partial<Readonly<Record<Condition, string>>> = {
-  swollen: 'Measure the lever’s travel at two forces: a hose goes on growing where air has closed up.',
+  swollen:
+    'Measure the travel of lever or pedal at two forces: a hose goes on growing where air has closed up.',
   frayed: 'Part the strands under a lamp: a broken one means a new hose.',
   kinked: 'Off the vehicle, blow through it or pass a rod: it must be free from end to end.',
   collapsed: 'Open the nipple of the wheel that drags, then slacken the line at the master.',

@@ -86,7 +86,7 @@ export const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   },
   pumpThrice: {
     name: 'Pump three times quickly and hold',
-    how: 'Feel whether the lever comes up, and whether it stays up.',
+    how: 'Feel whether the lever or pedal comes up, and whether it stays up.',
     outcomes: {
       noChange: 'no change',
       firmsAndStays: 'comes up and stays',
@@ -95,11 +95,11 @@ export const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   },
   holdAMinute: {
     name: 'Hold a steady hard pull for a minute',
-    how: 'Mark where the lever is at the start.',
+    how: 'Mark where the lever or pedal is at the start.',
     outcomes: { holds: 'stays where it is', sinks: 'sinks' },
   },
   twoForces: {
-    name: 'Measure the lever’s travel at a light and at a hard pull',
+    name: 'Measure the travel of lever or pedal at a light and at a hard pull',
     how: 'Air has given up nine tenths of its volume by 10 bar; a hose goes on swelling.',
     outcomes: {
       firm: 'short, then firm',
@@ -144,7 +144,7 @@ export const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   },
   pushPistons: {
     name: 'Nipple open, press the pistons back evenly',
-    how: 'Never push dirty fluid back through an ABS unit: the nipple is open and its tube runs into a jar.',
+    how: 'The nipple is open and its tube runs into a jar: dirty fluid is not pushed back into the master, nor into an ABS unit where there is one.',
     outcomes: { goBack: 'go back by hand', stick: 'one sticks' },
   },
   spinDisc: {

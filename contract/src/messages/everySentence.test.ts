@@ -76,7 +76,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M77: { asked: 'mineral oil', offered: 'DOT 4' },
   M78: { openedOn: '2026-04-20', months: 7 },
   M79: {},
-  M94: {},
+  M94: { abs: true },
   M95: {},
   M96: { missing: ['batch', 'quantity'] },
   M97: { name: 'Rear hose', condition: 'cracked' },

@@ -13,7 +13,6 @@ import type {
   Cover,
   EndFixing,
   FlareForm,
-  HandoverCheck,
   JointMaterial,
   KitItem,
   KitVerdict,
@@ -134,19 +133,6 @@ export const OUTFLOW_NAMES: Readonly<Record<Outflow, string>> = {
   tea: 'tea',
   honey: 'honey',
   straw: 'straw',
-};
-
-export const HANDOVER_NAMES: Readonly<Record<HandoverCheck, string>> = {
-  pressureHeld: 'Full pressure held for a minute, lever did not sink',
-  levelAtMark: 'Fluid level at the mark, not above',
-  capAndDiaphragm: 'Diaphragm seated, cap on',
-  lockToLockAgain: 'Lock to lock and full travel once more: no pull, no rub',
-  stopLamp: 'Stop lamp works at every lever and pedal',
-  warningLampOff: 'No brake or ABS warning lamp',
-  wheelsTorqued: 'Wheels and axles torqued to the vehicle maker’s figure',
-  leverBeforeMoving: 'Lever pumped firm before the vehicle moved',
-  plugsCounted: 'Plugs and caps counted out again',
-  fluidCollected: 'Old fluid collected for disposal, spills rinsed',
 };
 
 export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
@@ -359,7 +345,7 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   torqueLow: 'lowest the joint may have',
   torqueHigh: 'highest the joint may have',
   masterBore: 'bore of the master',
-  leverStroke: 'lever travel of a full stroke',
+  leverStroke: 'travel of lever or pedal in a full stroke',
   leverRatio: 'lever ratio',
   strokeEfficiency: 'share of the swept volume that leaves',
   strokeVolume: 'fluid moved by one stroke',
@@ -408,7 +394,7 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   crowfootLength: 'extension beyond the square',
   crowfootAngle: 'angle between wrench and extension',
   wrenchSetting: 'what the wrench is set to',
-  leverForce: 'force at the lever',
+  leverForce: 'force at lever or pedal',
   leverEfficiency: 'what of it arrives',
   pistonArea: 'pistons on one side',
   padClamp: 'clamp on each pad',

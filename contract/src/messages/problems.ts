@@ -1,84 +1,25 @@
 /** Sentences for inputs that have no physical answer, and for texts that are no quantity. */
 import type { ParseFailure, Problem, QuantityKind, UnitId } from '@zephyrcombe/core';
 import { formatQuantity, UNITS } from '@zephyrcombe/core';
+import { fieldText } from './fields.ts';
 import { KIND_NAMES, listOf } from './names.ts';
 import type { Writer } from './writer.ts';
 
-/** The field's own name in plain words; what is not listed is spelled as the code spells it. */
-const FIELD_NAMES: Readonly<Record<string, string>> = {
-  length_m: 'length',
-  reading_Nm: 'torque',
-  readings: 'readings',
-  remainingTravel_m: 'travel left',
-  minimum_Nm: 'least torque',
-  maximum_Nm: 'greatest torque',
-  distance_m: 'distance',
-  boltLength_m: 'bolt length',
-  usable_m3: 'reservoir volume',
-  masterBore_m: 'master bore',
-  leverStroke_m: 'lever travel',
-  intervalMonths: 'interval',
-  diameter_m: 'diameter',
-  span_m: 'span',
-  pitches: 'number of pitches',
-  threads: 'number of threads',
-  within_m: 'length counted over',
-  uncertainty_m: 'tool error',
-  insertionA_m: 'hose inside the fitting of end A',
-  insertionB_m: 'hose inside the fitting of end B',
-  bore_m: 'hole along the bolt',
-  neck_m: 'neck of the bolt',
-  washerInside_m: 'hole of the washer',
-  torque_Nm: 'torque',
-  kerf_m: 'loss at each cut',
-  worthKeeping_m: 'shortest rest worth keeping',
-  radius_m: 'radius',
-  flareA_m: 'flare allowance of end A',
-  flareB_m: 'flare allowance of end B',
-  unionGap_m: 'gap at the unions',
-  'start.neck': 'neck of the first end',
-  'end.neck': 'neck of the far end',
-  'given.endA': 'end A',
-  'given.endB': 'end B',
-  'wanted.endA': 'end A',
-  'wanted.endB': 'end B',
-};
-/** Of one in a list: "leg 2", counted as people count. */
-const IN_LISTS: Readonly<Record<string, string>> = {
-  legs: 'Leg',
-  bends: 'Bend',
-  pieces: 'Piece',
-  stocks: 'Stock length',
-};
-/** What a figure is called: its own words, those of its last name, or that name as people write it. */
-function nameOf(field: string): string {
-  const [list = '', index] = field.split('.');
-  const listed = index !== undefined && /^\d+$/.test(index) ? IN_LISTS[list] : undefined;
-  if (listed) return `${listed} ${Number(index) + 1}`;
-  const last = field.split('.').findLast((part) => !/^\d+$/.test(part)) ?? field;
-  return FIELD_NAMES[field] ?? FIELD_NAMES[last] ?? plainName(last);
-}
-
-/** "leverStroke_m" is the lever stroke. */
-const plainName = (name: string): string =>
-  name
-    .replace(/_[A-Za-z0-9]+$/, '')
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .toLowerCase();
+const capital = (text: string) => text.replace(/^./, (first) => first.toUpperCase());
 
 /** One sentence naming the field and the way out. */
 export function problemText(problem: Problem, write: Writer): string {
   switch (problem.code) {
     case 'notPositive':
-      return `The ${nameOf(problem.field)} must be more than nothing. Check the sign and the figure.`;
+      return `The ${fieldText(problem.field)} must be more than nothing. Check the sign and the figure.`;
     case 'notFinite':
-      return `The ${nameOf(problem.field)} is not a number. Type it again.`;
+      return `The ${fieldText(problem.field)} is not a number. Type it again.`;
     case 'tooLarge':
-      return `The ${nameOf(problem.field)} is larger than anything on a vehicle. Check the figure and its unit.`;
+      return `The ${fieldText(problem.field)} is larger than anything on a vehicle. Check the figure and its unit.`;
     case 'noEyeOnThisEnd':
-      return `The fitting at ${nameOf(problem.field)} has no eye: count from the end of its thread.`;
+      return `The fitting at ${fieldText(problem.field)} has no eye: count from the end of its thread.`;
     case 'noThreadOnThisEnd':
-      return `The fitting at ${nameOf(problem.field)} has no thread of its own: count from the centre of its eye.`;
+      return `The fitting at ${fieldText(problem.field)} has no thread of its own: count from the centre of its eye.`;
     case 'shorterThanItsFittings':
       return `The two fittings alone take ${write.length(problem.takeOffs_m)}. Check the length and its unit.`;
     case 'noScale':
@@ -114,21 +55,21 @@ export function problemText(problem: Problem, write: Writer): string {
     case 'madeInFuture':
       return 'That date has not come yet. Read the code again, or correct the date.';
     case 'noDirection':
-      return `The ${nameOf(problem.field)} points nowhere: all three figures are nothing. Give it a direction.`;
+      return `The ${fieldText(problem.field)} points nowhere: all three figures are nothing. Give it a direction.`;
     case 'clipsOutOfOrder':
       return 'A clip lies before the one that the hose passes first, or in a fitting. Put the clips in order along the hose.';
     case 'stiffenerOutOfPlace':
       return 'This stiffener lies in a fitting, over another one or across a guide. Leave at least 5 mm of bending hose on either side, or let a clip grip it.';
     case 'neckTooLong':
-      return `The ${nameOf(problem.field)} is longer than the whole rigid piece behind that end (${write.length(problem.rigid_m)}). Shorten it, or lengthen the rigid piece.`;
+      return `The ${fieldText(problem.field)} is longer than the whole rigid piece behind that end (${write.length(problem.rigid_m)}). Shorten it, or lengthen the rigid piece.`;
     case 'boreOverNeck':
-      return `The ${nameOf(problem.field)} does not go with the size round it: a hole is larger than the part it is in. Check both figures.`;
+      return `The ${fieldText(problem.field)} does not go with the size round it: a hole is larger than the part it is in. Check both figures.`;
     case 'legTooShort':
-      return `${nameOf(problem.field)} is shorter than the bends at its ends take (${write.length(problem.least_m)}). Lengthen it, or use a bender with a smaller radius.`;
+      return `${capital(fieldText(problem.field))} is shorter than the bends at its ends take (${write.length(problem.least_m)}). Lengthen it, or use a bender with a smaller radius.`;
     case 'legsAndBends':
       return `So many bends lie between ${problem.legs} straights. Enter one straight more than bends.`;
     case 'noSuchBend':
-      return `${nameOf(problem.field)} must turn by more than 0° and less than 180°.`;
+      return `${capital(fieldText(problem.field))} must turn by more than 0° and less than 180°.`;
     case 'nothingToCut':
       return 'There is nothing to cut yet. Enter at least one piece.';
     case 'notEnoughStock':
@@ -138,7 +79,7 @@ export function problemText(problem: Problem, write: Writer): string {
     case 'readingsTooNear':
       return 'The two readings are too near each other to tell air from swelling. Pull at least twice as hard for the second.';
     case 'readingsDisagree':
-      return `No amount of air and swelling explains both readings. Read the ${nameOf(problem.field)} again.`;
+      return `No amount of air and swelling explains both readings. Read the ${fieldText(problem.field)} again.`;
     case 'beyondTable':
       return 'That is beyond what the standard’s table covers. Check the figure and its unit.';
   }

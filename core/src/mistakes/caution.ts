@@ -136,7 +136,7 @@ export interface CautionEvidence {
   M77: { readonly asked: string; readonly offered: string };
   M78: { readonly openedOn: string; readonly months: number };
   M79: Record<never, never>;
-  M94: Record<never, never>;
+  M94: { readonly abs: boolean };
   M95: Record<never, never>;
   M96: { readonly missing: readonly string[] };
   M97: { readonly name: string; readonly condition: Condition };

@@ -16,14 +16,17 @@ export const HANDOVER_CHECKS = [
 export type HandoverCheck = (typeof HANDOVER_CHECKS)[number];
 
 /** The cautions that open checks raise: M95 stop lamp, M94 warning lamp, M79 level. The rest only stay open. */
-export function judgeHandover(done: Readonly<Partial<Record<HandoverCheck, boolean>>>): {
+export function judgeHandover(
+  done: Readonly<Partial<Record<HandoverCheck, boolean>>>,
+  { abs }: { readonly abs: boolean } = { abs: false },
+): {
   readonly open: readonly HandoverCheck[];
   readonly cautions: readonly Caution[];
 } {
   const open = HANDOVER_CHECKS.filter((check) => done[check] !== true);
   const cautions: Caution[] = [];
   if (open.includes('stopLamp')) cautions.push({ id: 'M95', evidence: {} });
-  if (open.includes('warningLampOff')) cautions.push({ id: 'M94', evidence: {} });
+  if (open.includes('warningLampOff')) cautions.push({ id: 'M94', evidence: { abs } });
   if (open.includes('levelAtMark')) cautions.push({ id: 'M79', evidence: {} });
   return { open, cautions };
 }

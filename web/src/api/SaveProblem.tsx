@@ -3,8 +3,9 @@
  * reason. What was typed stays where it was typed.
  */
 import type { Override } from '@zephyrcombe/contract';
-import { cautionText } from '@zephyrcombe/contract';
+import { cautionText, fieldText } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { usePerson, useWriter } from '../app/SessionContext.ts';
@@ -34,8 +35,22 @@ interface SaveProblemProps {
 
 type Body = Record<string, unknown>;
 
+/** What may go well the second time without anything being changed; all else is refused again. */
+const MAY_WORK_AGAIN: ReadonlySet<ApiError['code']> = new Set([
+  'offline',
+  'internal',
+  'database-unavailable',
+  'too-many-requests',
+  'supplier-silent',
+  'printer-silent',
+  'signed-out',
+]);
+
+export const mayWorkAgain = (error: ApiError): boolean => MAY_WORK_AGAIN.has(error.code);
+
 export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
   const { error, variables } = save;
+  const client = useQueryClient();
   if (error === null) return null;
   const body = (variables?.body ?? {}) as Body;
   const again = (changes: Body) => save.mutate({ ...variables, body: { ...body, ...changes } } as never);
@@ -73,20 +88,33 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
         ?.filter((issue) => issue.message !== error.message)
         .map((issue) => (
           <p key={issue.field}>
-            <strong>{issue.field}</strong> {issue.message}
+            <strong>{capital(fieldText(issue.field))}</strong> {issue.message}
           </p>
         ))}
       {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}
       {variables ? (
         <Line style={{ marginTop: 10 }}>
-          <PlainButton isDisabled={save.isPending} onPress={() => again({})}>
-            Try again
-          </PlainButton>
+          {mayWorkAgain(error) ? (
+            <PlainButton isPending={save.isPending} onPress={() => again({})}>
+              Try again
+            </PlainButton>
+          ) : (
+            <PlainButton
+              onPress={() => {
+                save.reset();
+                void client.invalidateQueries();
+              }}
+            >
+              Reload, keeping what I typed
+            </PlainButton>
+          )}
         </Line>
       ) : null}
     </Notice>
   );
 }
+
+const capital = (text: string) => text.replace(/^./, (first) => first.toUpperCase());
 
 const Versions = styled.table`
   border-collapse: collapse;
@@ -179,7 +207,7 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
         </PlainButton>
         {mayAnswer ? (
           <PlainButton
-            isDisabled={!answered}
+            because={answered ? null : 'Say why, for each of them.'}
             onPress={() =>
               onAnswer(
                 cautions.map((caution) => ({

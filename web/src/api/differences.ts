@@ -1,6 +1,6 @@
 /** Two versions of a row side by side, in words. */
 import type { Writer } from '@zephyrcombe/contract';
-import { HANDOVER_NAMES, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import { ANY_VEHICLE, handoverNames, MATERIAL_NAMES } from '@zephyrcombe/contract';
 
 export interface Difference {
   readonly field: string;
@@ -43,7 +43,7 @@ const NAMES: Readonly<Record<string, string>> = {
   neckAngle_rad: 'bend',
   length_m: 'length',
   thickness_m: 'thickness',
-  ...HANDOVER_NAMES,
+  ...handoverNames(ANY_VEHICLE),
 };
 const WORDS: Readonly<Record<string, string>> = MATERIAL_NAMES;
 const NOT_COMPARED = new Set(['version', 'overrides']);

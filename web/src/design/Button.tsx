@@ -1,3 +1,7 @@
+/** Buttons that say why when they cannot be pressed. */
+import type { ReactNode } from 'react';
+import { useId } from 'react';
+import type { ButtonProps as AriaButtonProps } from 'react-aria-components';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { SIZE, colour } from './tokens.ts';
@@ -8,14 +12,58 @@ const shape = css`
   border-radius: 0;
   cursor: pointer;
   font-size: ${SIZE.large};
+`;
+
+const Base = styled(AriaButton)`
   &[data-disabled] {
     opacity: 0.55;
     cursor: default;
   }
+  &[data-pending] {
+    cursor: progress;
+  }
 `;
 
+const Why = styled.span`
+  font-size: ${SIZE.small};
+  color: ${colour('inkSoft')};
+`;
+
+export interface ButtonProps extends Omit<AriaButtonProps, 'isDisabled' | 'children' | 'className'> {
+  readonly children: ReactNode;
+  readonly className?: string;
+  /** Why it cannot be pressed, one sentence; empty when it can. There is no other way to disable a button. */
+  readonly because?: string | null | undefined;
+  /** The reason is said to who points at it or has the page read out, and not written beside it: undo, redo, counting down. */
+  readonly isQuiet?: boolean;
+}
+
+function SayingButton({ because = null, isQuiet = false, ...props }: ButtonProps) {
+  const id = useId();
+  const held = because === null || because === '' ? {} : { isDisabled: true, 'aria-describedby': id };
+  const button = <Base {...props} {...held} />;
+  // The button stays the first child, so that it keeps the focus when the reason comes and goes.
+  if (isQuiet)
+    return (
+      <span title={because ?? undefined}>
+        {button}
+        {because ? (
+          <span id={id} hidden>
+            {because}
+          </span>
+        ) : null}
+      </span>
+    );
+  return (
+    <>
+      {button}
+      {because ? <Why id={id}>{because}</Why> : null}
+    </>
+  );
+}
+
 /** What the screen is for; says what will be written. */
-export const PrimaryButton = styled(AriaButton)`
+export const PrimaryButton = styled(SayingButton)`
   ${shape}
   background: ${colour('action')};
   color: ${colour('onAction')};
@@ -23,7 +71,7 @@ export const PrimaryButton = styled(AriaButton)`
   font-weight: 650;
 `;
 
-export const PlainButton = styled(AriaButton)`
+export const PlainButton = styled(SayingButton)`
   ${shape}
   font-size: ${SIZE.text};
   background: ${colour('sheet')};
@@ -32,7 +80,7 @@ export const PlainButton = styled(AriaButton)`
 `;
 
 /** A button that reads like a link: "working", "undo last stroke". */
-export const TextButton = styled(AriaButton)`
+export const TextButton = styled(SayingButton)`
   background: none;
   border: 0;
   padding: 6px 2px;
@@ -43,8 +91,4 @@ export const TextButton = styled(AriaButton)`
   text-underline-offset: 3px;
   font-size: ${SIZE.small};
   cursor: pointer;
-  &[data-disabled] {
-    opacity: 0.55;
-    cursor: default;
-  }
 `;

@@ -13,7 +13,7 @@ export function MoreButton({ list }: { readonly list: PagedList }) {
   return (
     <PlainButton
       className="no-print"
-      isDisabled={list.isFetchingNextPage}
+      isPending={list.isFetchingNextPage}
       onPress={() => void list.fetchNextPage()}
       style={{ marginTop: 12 }}
     >

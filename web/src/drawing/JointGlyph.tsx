@@ -1,11 +1,12 @@
 import type { SealKind } from '@zephyrcombe/core';
 import { colour } from '../design/tokens.ts';
 
-export const JOINT_STATES = ['open', 'handTight', 'torqued', 'leakChecked'] as const;
+export const JOINT_STATES = ['notOpened', 'open', 'handTight', 'torqued', 'leakChecked'] as const;
 export type JointState = (typeof JOINT_STATES)[number];
 
 export const JOINT_STATE_NAMES: Readonly<Record<JointState, string>> = {
-  open: 'open',
+  notOpened: 'not opened',
+  open: 'not tightened yet',
   handTight: 'hand tight',
   torqued: 'torqued',
   leakChecked: 'torqued and leak-checked',
@@ -20,7 +21,7 @@ interface JointGlyphProps {
   readonly radius?: number;
 }
 
-/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. */
+/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. Thin and empty: not opened. */
 export function JointGlyph({ x, y, seal, state, selected = false, radius = 9 }: JointGlyphProps) {
   const r = radius;
   const outline = {
@@ -33,7 +34,12 @@ export function JointGlyph({ x, y, seal, state, selected = false, radius = 9 }: 
   return (
     <g transform={`translate(${x} ${y})`}>
       {selected ? <circle r={r + 5} fill="none" stroke={colour('action')} strokeWidth="2" /> : null}
-      <path d={outline} fill={colour('sheet')} stroke={brass} strokeWidth="2.4" />
+      <path
+        d={outline}
+        fill={colour('sheet')}
+        stroke={state === 'notOpened' ? colour('inkSoft') : brass}
+        strokeWidth={state === 'notOpened' ? 1.4 : 2.4}
+      />
       {state === 'open' ? <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" /> : null}
       {state === 'handTight' ? (
         <>

@@ -36,7 +36,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     throw fieldProblem('distance_m', `is less than the ${write.distance(known_m)} already on record`);
   }
 
-  const handover = judgeHandover(detail.job.handoverChecks);
+  const handover = judgeHandover(detail.job.handoverChecks, detail.vehicle);
   const cautions = [
     ...handover.cautions,
     ...capsOfJob(detail),

@@ -1,6 +1,6 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { OUTFLOW_NAMES, problemText } from '@zephyrcombe/contract';
+import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/contract';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -49,6 +49,7 @@ export function BleedPage() {
   const [search, setSearch] = useSearchParams();
   // Here and not at the counter: what failed is still said when the next nipple is shown.
   const add = useJobAction('addBleedEvent', detail.job.id);
+  const { control } = vehicleWords(detail.vehicle, detail.circuit);
   const order = orderedNipples(detail);
   if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
   const views = order.value.map((turn) => nippleView(detail, turn));
@@ -90,7 +91,7 @@ export function BleedPage() {
           </Rows>
           <Fine style={{ marginTop: 8 }}>
             The vehicle maker’s order beats this one. Done when the outflow is clear and free of bubbles for
-            several strokes and the lever is firm.
+            several strokes and the {control} is firm.
           </Fine>
         </Sheet>
         <Notice severity="note" title="Eyes, gloves, paint">
@@ -177,6 +178,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const navigate = useNavigate();
   const undo = useJobAction('undoBleedEvent', jobId);
   const guard = guardOf(detail);
+  const { control } = vehicleWords(detail.vehicle, detail.circuit);
   const finished = detail.job.status === 'finished';
   const params = { jobId, nippleId };
   const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { id: newId(), kind } });
@@ -207,7 +209,9 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
           <Cautions cautions={guard.cautions} />
         </>
       ) : (
-        <Fine>Master bore, lever travel or reservoir volume are not known: watch the level yourself.</Fine>
+        <Fine>
+          Master bore, {control} travel or reservoir volume are not known: watch the level yourself.
+        </Fine>
       )}
       <SaveProblem save={add} />
       <SaveProblem save={undo} />
@@ -228,14 +232,24 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               ))}
             </Outflows>
           </div>
-          <Fine>Close before you let the lever go.</Fine>
-          <StrokeButton isDisabled={empty} onPress={() => record('stroke')}>
+          <Fine>Close before you let the {control} go.</Fine>
+          <StrokeButton
+            because={empty ? 'The reservoir stands at its minimum: the next stroke could draw in air.' : null}
+            onPress={() => record('stroke')}
+          >
             {empty ? 'Top up first' : 'Stroke'}
           </StrokeButton>
           <Two>
             <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
             <PlainButton
-              isDisabled={view.strokes === 0 || view.clear}
+              isQuiet
+              because={
+                view.clear
+                  ? 'This nipple has run clear.'
+                  : view.strokes === 0
+                    ? 'No stroke has been counted here yet.'
+                    : null
+              }
               onPress={() => {
                 record('clear');
                 onClear();
@@ -246,7 +260,9 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
           </Two>
           <div style={{ textAlign: 'center' }}>
             <TextButton
-              isDisabled={last === undefined || undo.isPending}
+              isPending={undo.isPending}
+              isQuiet
+              because={last === undefined ? 'Nothing has been counted here yet.' : null}
               onPress={() => last && undo.mutate({ params: { ...params, eventId: last.id } })}
             >
               undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}

@@ -143,7 +143,14 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
             <Link to={`/vehicles/${vehicle.id}/circuits/${stored.id}/layouts`}>Compare layouts</Link>
           ) : null}
           <PrimaryButton
-            isDisabled={!isChanged || cannotBeSaved || save.isPending}
+            isPending={save.isPending}
+            because={
+              !isChanged
+                ? 'Nothing has been changed.'
+                : cannotBeSaved
+                  ? 'The circuit has to hang together first: see what is wrong beside it.'
+                  : null
+            }
             onPress={() => editor.send()}
           >
             {isChanged ? 'Save the circuit' : 'Saved'}
@@ -158,10 +165,18 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
           </TextButton>
         ))}
         <span className="gap" />
-        <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
+        <PlainButton
+          isQuiet
+          because={state.past.length === 0 ? 'Nothing to undo.' : null}
+          onPress={() => dispatch({ type: 'undo' })}
+        >
           Undo
         </PlainButton>
-        <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
+        <PlainButton
+          isQuiet
+          because={state.future.length === 0 ? 'Nothing to redo.' : null}
+          onPress={() => dispatch({ type: 'redo' })}
+        >
           Redo
         </PlainButton>
       </Tools>

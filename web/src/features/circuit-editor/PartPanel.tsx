@@ -139,7 +139,7 @@ function RatioField({
   const text = value === null ? '' : String(value);
   return (
     <TextField
-      label="Lever ratio (travel at the end for travel at the piston)"
+      label="Lever or pedal ratio (travel at the end for travel at the piston)"
       value={text}
       onChange={(typed) => {
         const number = Number(typed.replace(',', '.'));

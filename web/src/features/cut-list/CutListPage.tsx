@@ -167,7 +167,7 @@ function LengthList({ title, name, labelOf, lengths, placeholder, onLengths }: L
         ))}
         <Line>
           <PlainButton
-            isDisabled={lengths.length >= MOST_LENGTHS}
+            because={lengths.length >= MOST_LENGTHS ? `A list takes ${MOST_LENGTHS}.` : null}
             onPress={() => onLengths([...lengths, ''], null)}
           >
             Add a {name.toLowerCase()}

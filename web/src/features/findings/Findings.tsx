@@ -102,7 +102,8 @@ function FindingRow({
           <SaveProblem save={strike} />
           <Line>
             <PlainButton
-              isDisabled={because.trim() === '' || strike.isPending}
+              isPending={strike.isPending}
+              because={because.trim() === '' ? 'Say why.' : null}
               onPress={() =>
                 strike.mutate({
                   params: { jobId: job.id, findingId: finding.id },
@@ -183,7 +184,7 @@ function NewFinding({ subject, subjectId, name, onDone }: NewFindingProps) {
       <SaveProblem save={record} />
       <Line>
         <PrimaryButton
-          isDisabled={record.isPending}
+          isPending={record.isPending}
           onPress={() =>
             record.mutate({
               params: { jobId: job.id },

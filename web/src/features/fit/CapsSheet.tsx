@@ -7,7 +7,7 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
 import { Figure, Fine, Line, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
-import { useJob } from '../job/JobContext.ts';
+import { SIGNED_OFF, useJob } from '../job/JobContext.ts';
 
 /** As many as anybody puts on one hose. */
 const MOST = 20;
@@ -74,10 +74,10 @@ function CapsOf({ hose, end }: CapsOfProps) {
           <strong>{name}</strong>
           <Line $gap={8}>
             <Fine as="span">not counted</Fine>
-            <PlainButton isDisabled={finished} onPress={() => set({ put: 1, out: 0 })}>
+            <PlainButton because={finished ? SIGNED_OFF : null} onPress={() => set({ put: 1, out: 0 })}>
               One is on
             </PlainButton>
-            <PlainButton isDisabled={finished} onPress={() => set({ put: 0, out: 0 })}>
+            <PlainButton because={finished ? SIGNED_OFF : null} onPress={() => set({ put: 0, out: 0 })}>
               None
             </PlainButton>
           </Line>
@@ -99,7 +99,8 @@ function CapsOf({ hose, end }: CapsOfProps) {
             <span>{word}</span>
             <PlainButton
               aria-label={`One less ${word}, ${name}`}
-              isDisabled={finished || counted[which] === 0}
+              isQuiet
+              because={finished ? SIGNED_OFF : counted[which] === 0 ? 'None is left to take away.' : null}
               onPress={() => set({ ...counted, [which]: counted[which] - 1 })}
             >
               −
@@ -109,7 +110,14 @@ function CapsOf({ hose, end }: CapsOfProps) {
             </Figure>
             <PlainButton
               aria-label={`One more ${word}, ${name}`}
-              isDisabled={finished || counted[which] === MOST}
+              isQuiet
+              because={
+                finished
+                  ? SIGNED_OFF
+                  : counted[which] === MOST
+                    ? `No more than ${MOST} go on one opening.`
+                    : null
+              }
               onPress={() => set({ ...counted, [which]: counted[which] + 1 })}
             >
               +

@@ -1,6 +1,5 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
-import { FIT_CHECK_NAMES } from '../job/checkNames.ts';
-import { problemText, proofCautions, SEAL_NAMES } from '@zephyrcombe/contract';
+import { FIT_CHECK_NAMES, problemText, proofCautions, SEAL_NAMES } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -143,7 +142,7 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
       <StepLink type="button" onClick={() => onJoint(step.jointId)}>
         <span>
           Torque {view?.joint.name.toLowerCase()}
-          {done ? ' ✓' : ', with fresh washers'}
+          {done ? ' ✓' : view?.joint.seal === 'banjo' ? ', with fresh washers' : ''}
         </span>
       </StepLink>
     );

@@ -1,5 +1,5 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
-import { cautionText, problemText } from '@zephyrcombe/contract';
+import { cautionText, problemText, WITNESS_MARK_NAMES } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { fromSI, judgeTorqueAttempt, SOURCES, washersNeeded, wrenchRange } from '@zephyrcombe/core';
 import { useNavigate } from 'react-router';
@@ -21,6 +21,7 @@ import type { JointView } from '../job/jobView.ts';
 import { isTorqued } from '../job/jobView.ts';
 import { daysBetween } from './daysBetween.ts';
 
+const NOT_ON_YET = 'Tick this joint hand tight in the order on first.';
 const EMPTY = { text: '', wrenchId: '', washers: false, settled: false, witness: false, id: '' };
 
 interface TorquePanelProps {
@@ -123,7 +124,8 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
         <>
           <Notice severity="note" title={`Recorded: ${write.torque(last.torque_Nm)}`}>
             <p>
-              {last.by}, with {last.wrenchName}, {last.freshWashers} fresh washers
+              {last.by}, with {last.wrenchName}
+              {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
               {last.witnessMark ? ', witness mark made' : ''}.
             </p>
           </Notice>
@@ -184,7 +186,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
               </Tick>
             ) : null}
             <Tick isSelected={draft.witness} onChange={(witness) => change({ witness })}>
-              Witness mark across bolt and eye
+              {WITNESS_MARK_NAMES[joint.seal]}
             </Tick>
             {judged?.ok ? (
               <Spread>
@@ -201,7 +203,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
           {verdict === 'below' && reading ? (
             <Notice severity="warn" title={`${write.torque(reading.value_SI)} is not tight enough yet`}>
               <p>
-                The washers have not crushed onto both faces. Tighten into{' '}
+                {joint.seal === 'banjo' ? 'The washers have not crushed onto both faces. ' : ''}Tighten into{' '}
                 {write.torqueRange(minimum_Nm, maximum_Nm)}.
               </p>
             </Notice>
@@ -212,15 +214,27 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
               answering={record.error?.code === 'stop-not-answered'}
             />
           ) : null}
-          {chosen.handTight ? null : <Fine>Tick this joint hand tight in the order on first.</Fine>}
           <SaveProblem save={record} />
           {verdict === 'above' && reading ? (
-            <PlainButton isDisabled={!chosen.handTight || record.isPending} onPress={send}>
+            <PlainButton
+              isPending={record.isPending}
+              because={chosen.handTight ? null : NOT_ON_YET}
+              onPress={send}
+            >
               Record {write.torque(reading.value_SI)} as over-torqued
             </PlainButton>
           ) : (
             <PrimaryButton
-              isDisabled={verdict !== 'within' || !chosen.handTight || record.isPending}
+              isPending={record.isPending}
+              because={
+                !chosen.handTight
+                  ? NOT_ON_YET
+                  : reading === null
+                    ? 'Type the torque that was reached.'
+                    : verdict === 'within'
+                      ? null
+                      : 'It has to lie in the range.'
+              }
               onPress={send}
             >
               {reading && verdict === 'within'

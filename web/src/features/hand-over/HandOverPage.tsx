@@ -4,13 +4,20 @@ import {
   HANDOVER_CHECKS,
   judgeBottle,
   judgeGrade,
-  judgeHandover,
   nextDue,
   strictestInterval,
 } from '@zephyrcombe/core';
 import type { FluidGrade, HandoverCheck } from '@zephyrcombe/core';
 import type { FluidService } from '@zephyrcombe/contract';
-import { HANDOVER_NAMES, OUTFLOW_NAMES, problemText, capsOfJob } from '@zephyrcombe/contract';
+import {
+  capsOfJob,
+  handoverNames,
+  openChecks,
+  openChecksText,
+  OUTFLOW_NAMES,
+  problemText,
+  vehicleWords,
+} from '@zephyrcombe/contract';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -94,7 +101,9 @@ function OpenHandOver() {
   );
   const validDate = /^\d{4}-\d\d-\d\d$/.test(draft.servicedOn);
   const due = validDate ? nextDue(draft.servicedOn, distance?.value_SI ?? null, interval) : null;
-  const handover = judgeHandover(job.handoverChecks);
+  const words = vehicleWords(vehicle, circuit);
+  const names = handoverNames(words);
+  const open = openChecksText(openChecks(detail));
   const cautions = [
     ...capsOfJob(detail),
     ...judgeGrade(circuit.fluidGrade, draft.grade),
@@ -108,12 +117,15 @@ function OpenHandOver() {
       body: { version: job.version, handoverChecks: { [check]: selected } },
     });
   const typedButWrong = (text: string, value: unknown) => text.trim() !== '' && value === null;
-  const incomplete =
-    draft.signature.trim() === '' ||
-    !validDate ||
-    typedButWrong(draft.distance, distance) ||
-    typedButWrong(draft.quantity, quantity) ||
-    typedButWrong(draft.water, water);
+  const incomplete = !validDate
+    ? 'Choose the date of the service.'
+    : typedButWrong(draft.distance, distance) ||
+        typedButWrong(draft.quantity, quantity) ||
+        typedButWrong(draft.water, water)
+      ? 'A figure above cannot be read yet.'
+      : draft.signature.trim() === ''
+        ? 'Type your name to sign.'
+        : null;
 
   const sign = () => {
     const serviceId = draft.serviceId === '' ? newId() : draft.serviceId;
@@ -178,15 +190,15 @@ function OpenHandOver() {
               isSelected={job.handoverChecks[check] === true}
               onChange={(selected) => tick(check, selected)}
             >
-              {HANDOVER_NAMES[check]}
+              {names[check]}
             </Tick>
           ))}
           <SaveProblem save={edit} />
         </Sheet>
-        <Notice severity="note" title="For the first ride">
+        <Notice severity="note" title={`For the first ${words.outing}`}>
           <p>
-            Pump the lever firm before moving. First stops slow and gentle; new pads are bedded in. Look at
-            every joint again after the first ride and the next day.
+            Pump the {words.control} firm before moving. First stops slow and gentle; new pads are bedded in.
+            Look at every joint again after the first {words.outing} and the next day.
           </p>
         </Notice>
       </Stack>
@@ -275,13 +287,9 @@ function OpenHandOver() {
           value={draft.signature}
           onChange={(signature) => change({ signature })}
         />
-        {handover.open.length > 0 ? (
-          <Fine>
-            {handover.open.length === 1 ? 'One check is' : `${handover.open.length} checks are`} still open.
-          </Fine>
-        ) : null}
+        {open === null ? null : <Fine>{open}</Fine>}
         <SaveProblem save={finish} />
-        <PrimaryButton isDisabled={incomplete || finish.isPending} onPress={sign}>
+        <PrimaryButton isPending={finish.isPending} because={incomplete} onPress={sign}>
           Sign off and write the service record
         </PrimaryButton>
         <Fine>This says what was checked and what was not. It does not say that a brake is safe.</Fine>

@@ -210,7 +210,10 @@ function LegsSheet({ typed, set }: EntrySheetProps) {
           </div>
         ))}
         <Line>
-          <PlainButton isDisabled={bends.length >= MOST_BENDS} onPress={() => set(withBend(typed))}>
+          <PlainButton
+            because={bends.length >= MOST_BENDS ? `A line takes ${MOST_BENDS} bends here.` : null}
+            onPress={() => set(withBend(typed))}
+          >
             Add a bend
           </PlainButton>
         </Line>

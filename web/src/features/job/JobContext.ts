@@ -25,3 +25,6 @@ export function useSelection(): {
       ),
   };
 }
+
+/** Why a signed job takes nothing more. */
+export const SIGNED_OFF = 'The job is signed off.';

@@ -63,7 +63,7 @@ describe('state of a joint', () => {
 
   test('a joint outside the job was left alone', () => {
     const narrow = { ...outfitJob(), joints: [] };
-    expect(jointState(narrow, uuid('j-left'))).toBe('leakChecked');
+    expect(jointState(narrow, uuid('j-left'))).toBe('notOpened');
   });
 });
 

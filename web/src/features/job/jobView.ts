@@ -30,10 +30,10 @@ export const nipplesOf = (detail: JobDetail) =>
 export const isTorqued = (detail: JobDetail, jointId: string): boolean =>
   detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
 
-/** Joints outside the job's scope were left alone: they count as they were, torqued and dry. */
+/** Joints outside the job's scope were left alone: nothing is said of their torque or whether they are dry. */
 export function jointState(detail: JobDetail, jointId: string): JointState {
   const state = detail.joints.find((joint) => joint.jointId === jointId);
-  if (!state) return 'leakChecked';
+  if (!state) return 'notOpened';
   if (isTorqued(detail, jointId)) return state.leakChecked ? 'leakChecked' : 'torqued';
   return state.handTight ? 'handTight' : 'open';
 }

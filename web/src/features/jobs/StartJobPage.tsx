@@ -42,7 +42,12 @@ export function StartJobPage() {
   const circuit = drawn.find((candidate) => candidate.id === draft.circuitId) ?? drawn[0];
   const hoses = (circuit?.hoses ?? []).filter(isHose);
   const hoseIds = hoses.map((hose) => hose.id).filter((id) => !draft.left.includes(id));
-  const ready = circuit !== undefined && hoseIds.length > 0 && draft.title.trim() !== '';
+  const missing =
+    hoseIds.length === 0
+      ? 'Tick at least one hose.'
+      : draft.title.trim() === ''
+        ? 'Say what the job is.'
+        : null;
 
   return (
     <Page>
@@ -112,7 +117,8 @@ export function StartJobPage() {
             <SaveProblem save={start} />
             <div>
               <PrimaryButton
-                isDisabled={!ready || start.isPending}
+                isPending={start.isPending}
+                because={missing}
                 onPress={() =>
                   start.mutate({
                     body: {

@@ -37,7 +37,7 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
-import { useJob, useSelection } from '../job/JobContext.ts';
+import { SIGNED_OFF, useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
 import { useKeptRoute } from '../route/HoseRoute.tsx';
@@ -421,7 +421,7 @@ function SaidFound({ label, none, value, finished, onValue }: SaidFoundProps) {
         onChange={(text) => onValue(text === '' ? null : text)}
       />
       <PlainButton
-        isDisabled={finished}
+        because={finished ? SIGNED_OFF : null}
         aria-pressed={value === ''}
         onPress={() => onValue(value === '' ? null : '')}
       >
@@ -446,7 +446,7 @@ function Decision({ judged, isOpen, isPending, onDecide }: DecisionProps) {
     <Stack $gap={10}>
       <TextField label="Why, or what is done about it" multiline value={because} onChange={setBecause} />
       {judged === null ? null : (
-        <PrimaryButton isDisabled={isPending} onPress={() => onDecide({ verdict: judged, because })}>
+        <PrimaryButton isPending={isPending} onPress={() => onDecide({ verdict: judged, because })}>
           {`${VERDICT_HEADS[judged]} this hose`}
         </PrimaryButton>
       )}
@@ -454,14 +454,19 @@ function Decision({ judged, isOpen, isPending, onDecide }: DecisionProps) {
         (verdict) => (
           <PlainButton
             key={verdict}
-            isDisabled={isPending || (isMilder(verdict) && because.trim().length < 5)}
+            isPending={isPending}
+            because={
+              isMilder(verdict) && because.trim().length < 5
+                ? 'Milder than what was found: say why above first.'
+                : null
+            }
             onPress={() => onDecide({ verdict, because })}
           >
             {`${VERDICT_HEADS[verdict]} it all the same`}
           </PlainButton>
         ),
       )}
-      <PlainButton isDisabled={isPending} onPress={() => onDecide(null)}>
+      <PlainButton isPending={isPending} onPress={() => onDecide(null)}>
         Keep what was found, decide later
       </PlainButton>
     </Stack>

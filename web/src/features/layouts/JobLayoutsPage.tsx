@@ -7,7 +7,7 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Label, Stack } from '../../design/layout.ts';
-import { useJob } from '../job/JobContext.ts';
+import { SIGNED_OFF, useJob } from '../job/JobContext.ts';
 import { LayoutComparison, useLayouts } from './LayoutComparison.tsx';
 
 export function JobLayoutsPage() {
@@ -40,7 +40,8 @@ export function JobLayoutsPage() {
             <Label>In this job</Label>
           ) : (
             <PlainButton
-              isDisabled={finished || choose.isPending}
+              isPending={choose.isPending}
+              because={finished ? SIGNED_OFF : null}
               onPress={() =>
                 choose.mutate({
                   params: { jobId: job.id },

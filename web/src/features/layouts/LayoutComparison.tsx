@@ -114,7 +114,7 @@ export function LayoutComparison({ layouts, present, choose }: LayoutComparisonP
     {
       name: 'Strokes to flush',
       value: (f) => f.flushStrokes ?? 0,
-      text: (f) => (f.flushStrokes === null ? 'enter the master’s bore and lever' : String(f.flushStrokes)),
+      text: (f) => (f.flushStrokes === null ? 'enter the master’s bore and travel' : String(f.flushStrokes)),
     },
   ];
   return (

@@ -55,7 +55,14 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
                 <Fine>Take the further reading first: more than one thread explains these.</Fine>
               )}
               <PlainButton
-                isDisabled={!certain || save.isPending || thread === port.thread}
+                isPending={save.isPending}
+                because={
+                  !certain
+                    ? 'The thread is not certain yet.'
+                    : thread === port.thread
+                      ? 'That is what stands here already.'
+                      : null
+                }
                 onPress={() => {
                   send(changePort(shown, port.id, { thread }));
                   find(false);
@@ -89,7 +96,7 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
           <SaveProblem save={save} onTakeTheirs={() => setEdited(null)} />
           {edited === null ? null : (
             <Line>
-              <PrimaryButton isDisabled={save.isPending} onPress={() => send(edited)}>
+              <PrimaryButton isPending={save.isPending} onPress={() => send(edited)}>
                 Save what is at {joint.name}
               </PrimaryButton>
               <TextButton onPress={() => setEdited(null)}>Leave it as it was</TextButton>

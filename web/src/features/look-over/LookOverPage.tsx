@@ -219,7 +219,7 @@ export function LookOverPage() {
         {finished ? null : (
           <>
             <PrimaryButton
-              isDisabled={!job.endsConfirmed}
+              because={job.endsConfirmed ? null : 'Confirm what is at every end first.'}
               onPress={() => void navigate(`/jobs/${job.id}/measure`)}
             >
               Take {count === 1 ? '1 hose' : `${count} hoses`} to Measure

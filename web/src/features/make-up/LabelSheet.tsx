@@ -36,7 +36,7 @@ export function LabelSheet({ own }: { readonly own: HoseOfJob }) {
         alt={`Label: ${own.fitted.name}, ${detail.vehicle.name}, with a code that names the job and the hose`}
       />
       <Line $gap={12} style={{ marginTop: 10 }}>
-        <PlainButton isDisabled={print.isPending} onPress={() => print.mutate(undefined)}>
+        <PlainButton isPending={print.isPending} onPress={() => print.mutate(undefined)}>
           Print a label
         </PlainButton>
         <a href={address('pdf')} download>

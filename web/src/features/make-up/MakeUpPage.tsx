@@ -378,7 +378,11 @@ function StepForm({ kind, own, isPending, onDo }: StepFormProps) {
         </Notice>
       ) : null}
       <Cautions cautions={cautions} />
-      <PrimaryButton isDisabled={!isWhole || isPending} onPress={() => onDo(facts)}>
+      <PrimaryButton
+        isPending={isPending}
+        because={isWhole ? null : 'Enter what this step asks for first.'}
+        onPress={() => onDo(facts)}
+      >
         Done: {MAKE_UP_STEP_NAMES[kind].replace(/^./, (first) => first.toLowerCase())}
       </PrimaryButton>
     </Stack>

@@ -89,7 +89,14 @@ export function ProofForm({ own }: { readonly own: HoseOfJob }) {
       ) : null}
       <SaveProblem save={save} />
       <PrimaryButton
-        isDisabled={test === null || typed.gauge.trim() === '' || save.isPending}
+        isPending={save.isPending}
+        because={
+          test === null
+            ? 'Enter the pressure and the time that it was held.'
+            : typed.gauge.trim() === ''
+              ? 'Name the gauge.'
+              : null
+        }
         onPress={() => {
           if (test && pressure)
             save.mutate({

@@ -67,7 +67,14 @@ export function LiftEntry({ hose }: { readonly hose: JobHose }) {
       </Beside>
       <Line>
         <PlainButton
-          isDisabled={height === null || !isDroopRead || edit.isPending}
+          isPending={edit.isPending}
+          because={
+            height === null
+              ? 'Type the height of the lift.'
+              : isDroopRead
+                ? null
+                : 'The droop cannot be read: type it again or leave it out.'
+          }
           onPress={() => {
             if (height) save({ height_m: height.value_SI, droop_m: droop?.value_SI ?? null });
           }}

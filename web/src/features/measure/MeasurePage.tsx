@@ -6,6 +6,7 @@ import {
   movementOfHose,
   orderDatumOf,
   orderedLength_m,
+  POSE_CHECK_NAMES,
   POSE_NAMES,
   problemText,
 } from '@zephyrcombe/contract';
@@ -34,7 +35,6 @@ import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
-import { POSE_CHECK_NAMES } from '../job/checkNames.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { DonorSheet } from './DonorSheet.tsx';
 import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
@@ -228,7 +228,8 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         </>
       ) : (
         <PrimaryButton
-          isDisabled={!result.ok || edit.isPending}
+          isPending={edit.isPending}
+          because={result.ok ? null : 'There is no length to take yet: see what is missing above.'}
           onPress={() => {
             if (result.ok)
               edit.mutate({

@@ -186,7 +186,11 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
           <Cautions cautions={doubtful} answering={take.error?.code === 'stop-not-answered'} />
           <SaveProblem save={take} />
           <div>
-            <PrimaryButton isDisabled={!ready || take.isPending} onPress={send}>
+            <PrimaryButton
+              isPending={take.isPending}
+              because={ready ? null : 'Enter the reading and how it was taken first.'}
+              onPress={send}
+            >
               {converted?.ok ? `Record ${write.length(converted.value.length_m)}` : 'Record the reading'}
             </PrimaryButton>
           </div>

@@ -96,7 +96,8 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
           <TextField label="Why it does not count" value={because} onChange={setBecause} />
           <Line>
             <PlainButton
-              isDisabled={because.trim() === '' || strike.isPending}
+              isPending={strike.isPending}
+              because={because.trim() === '' ? 'Say why.' : null}
               onPress={() =>
                 strike.mutate({
                   params: { jobId: job.id, readingId: reading.id },

@@ -51,7 +51,8 @@ export function FileRow({ of, body, paper, onPaper, files }: FileRowProps) {
         {files.map(({ format, page, words }) => (
           <PlainButton
             key={`${format} ${page}`}
-            isDisabled={body === null || save.isPending}
+            isPending={save.isPending}
+            because={body === null ? 'A figure above is still missing.' : null}
             onPress={() => save.mutate({ format, page })}
           >
             {words}

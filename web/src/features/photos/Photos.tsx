@@ -78,7 +78,7 @@ export function Photos({ jobId, subject, subjectId, name, photos, isDisabled }: 
         ))}
         {isDisabled ? null : (
           <FileTrigger acceptedFileTypes={['image/jpeg', 'image/png']} onSelect={take}>
-            <TextButton isDisabled={upload.isPending}>
+            <TextButton isPending={upload.isPending}>
               {upload.isPending ? 'Sending the photograph…' : 'Add a photograph'}
             </TextButton>
           </FileTrigger>

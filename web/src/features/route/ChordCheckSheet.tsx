@@ -67,7 +67,7 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
             />
           </div>
           <div style={{ paddingTop: 22 }}>
-            <PlainButton isDisabled={typed === null} onPress={add}>
+            <PlainButton because={typed === null ? 'Type the straight distance first.' : null} onPress={add}>
               Compare it
             </PlainButton>
           </div>

@@ -104,7 +104,10 @@ export function FittingFinder({ scene, onLook, canHand, onHand }: FittingFinderP
           {isSearching ? (
             <PlainButton onPress={() => finder.stop()}>Stop the search</PlainButton>
           ) : (
-            <PrimaryButton isDisabled={bends.length === 0} onPress={() => finder.search(scene, offer)}>
+            <PrimaryButton
+              because={bends.length === 0 ? 'Tick at least one bend that the supplier offers.' : null}
+              onPress={() => finder.search(scene, offer)}
+            >
               Search the ends
             </PrimaryButton>
           )}

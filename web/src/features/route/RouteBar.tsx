@@ -31,10 +31,18 @@ export const RouteBar = memo(function RouteBar({ state, dispatch, children, more
           />
         </div>
       ) : null}
-      <PlainButton isDisabled={state.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
+      <PlainButton
+        isQuiet
+        because={state.past.length === 0 ? 'Nothing to undo.' : null}
+        onPress={() => dispatch({ type: 'undo' })}
+      >
         Undo
       </PlainButton>
-      <PlainButton isDisabled={state.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
+      <PlainButton
+        isQuiet
+        because={state.future.length === 0 ? 'Nothing to redo.' : null}
+        onPress={() => dispatch({ type: 'redo' })}
+      >
         Redo
       </PlainButton>
       {more}

@@ -136,7 +136,7 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
         <SizesOf corner={corner} rowsOf={sizesOfHose(state.hoseId)} onChange={change} />
         <Line style={{ marginTop: 10 }}>
           <PlainButton
-            isDisabled={hose.clips.length >= 12}
+            because={hose.clips.length >= 12 ? 'A hose takes 12 clips here.' : null}
             onPress={() =>
               change((now) => {
                 const own = ownHose(now);
@@ -147,13 +147,13 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
             Add a clip where the hose lies
           </PlainButton>
           <PlainButton
-            isDisabled={(hose.stiffeners?.length ?? 0) >= 6}
+            because={(hose.stiffeners?.length ?? 0) >= 6 ? 'A hose takes 6 stiffeners here.' : null}
             onPress={() => changeHose(withStiffener, 'stiffener added')}
           >
             Add a stiffener
           </PlainButton>
           <PlainButton
-            isDisabled={(hose.sleeves?.length ?? 0) >= 6}
+            because={(hose.sleeves?.length ?? 0) >= 6 ? 'A hose takes 6 sleeves here.' : null}
             onPress={() => changeHose(withSleeve, 'sleeve added')}
           >
             Add a sleeve
@@ -280,7 +280,7 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
           {(['capsule', 'sphere', 'ring', 'box'] as const).map((shape) => (
             <PlainButton
               key={shape}
-              isDisabled={corner.keepOuts.length >= 24}
+              because={corner.keepOuts.length >= 24 ? 'A corner takes 24 parts here.' : null}
               onPress={() => change((now) => withPart(now, shape, lineNow()), 'part added')}
             >
               {

@@ -73,7 +73,14 @@ export function Scrub({ rig, pose, onPose }: ScrubProps) {
       <AxisSlide axis={down} value={pose.down} onValue={(value) => onPose({ ...pose, down: value })} />
       <PlainButton onPress={() => setMoving(!moving)}>{moving ? 'Stop' : 'Let it move'}</PlainButton>
       <PlainButton
-        isDisabled={moving || (pose.across === 0 && pose.down === 0)}
+        isQuiet
+        because={
+          moving
+            ? 'Stop the movement first.'
+            : pose.across === 0 && pose.down === 0
+              ? 'It stands as it was measured.'
+              : null
+        }
         onPress={() => onPose({ across: 0, down: 0 })}
       >
         As measured

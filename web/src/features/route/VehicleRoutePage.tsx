@@ -126,7 +126,12 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
   const isSaved = draft === null;
   const saving = useMemo(
     () => (
-      <PrimaryButton isDisabled={isSaved || save.isPending} onPress={onSave}>
+      <PrimaryButton
+        isPending={save.isPending}
+        isQuiet
+        because={isSaved ? 'Nothing has been changed since the routes were saved.' : null}
+        onPress={onSave}
+      >
         {isSaved ? 'Saved' : 'Save the routes'}
       </PrimaryButton>
     ),
@@ -241,7 +246,7 @@ const WhatThisIs = memo(function WhatThisIs({
         ) : null}
         {asks ? (
           <>
-            <PlainButton isDisabled={isRemoving} onPress={onRemove}>
+            <PlainButton isPending={isRemoving} onPress={onRemove}>
               Remove this route for good
             </PlainButton>
             <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
@@ -304,7 +309,7 @@ function NewCorner({ vehicleId, vehicleName, hoses }: OnVehicle) {
         )}
         <Line>
           {CORNER_PATTERNS.map((pattern) => (
-            <PlainButton key={pattern} isDisabled={add.isPending} onPress={() => start(pattern)}>
+            <PlainButton key={pattern} isPending={add.isPending} onPress={() => start(pattern)}>
               {PATTERN_CORNERS[pattern].name}
             </PlainButton>
           ))}

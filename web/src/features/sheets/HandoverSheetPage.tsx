@@ -1,5 +1,5 @@
 import type { JobDetail } from '@zephyrcombe/contract';
-import { HANDOVER_NAMES } from '@zephyrcombe/contract';
+import { firstOutingText, handoverNames, vehicleWords } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
@@ -9,6 +9,21 @@ import { PrintTable } from './sheetParts.ts';
 
 const isDry = (detail: JobDetail, jointId: string) =>
   detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
+
+/** A nut or a fitting that seals metal to metal takes no washers. */
+const washersText = ({ circuit }: JobDetail, record: JobDetail['torqueRecords'][number]): string =>
+  circuit.joints.find(({ id }) => id === record.jointId)?.seal === 'banjo'
+    ? String(record.freshWashers)
+    : 'takes none';
+
+/** Joints that no torque stands against: of this job, or left alone by it. */
+const withoutRecord = (detail: JobDetail): readonly (readonly [string, string])[] =>
+  detail.circuit.joints
+    .filter(({ id }) => detail.torqueRecords.every(({ jointId }) => jointId !== id))
+    .map(({ id, name }) => [
+      name,
+      detail.joints.some(({ jointId }) => jointId === id) ? 'not torqued yet' : 'not opened',
+    ]);
 
 /** What the keeper of the vehicle takes along, in plain words: what was checked, and what was not. */
 export function HandoverSheetPage() {
@@ -39,9 +54,15 @@ export function HandoverSheetPage() {
                     {record.verdict === 'above' ? ' (over, redone)' : ''}
                   </td>
                   <td>{record.wrenchName}</td>
-                  <td className="figure">{record.freshWashers}</td>
+                  <td className="figure">{washersText(detail, record)}</td>
                   <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
                   <td>{record.by}</td>
+                </tr>
+              ))}
+              {withoutRecord(detail).map(([name, state]) => (
+                <tr key={name}>
+                  <td>{name}</td>
+                  <td colSpan={5}>{state}</td>
                 </tr>
               ))}
             </tbody>
@@ -51,7 +72,7 @@ export function HandoverSheetPage() {
             <tbody>
               {HANDOVER_CHECKS.map((check) => (
                 <tr key={check}>
-                  <td>{HANDOVER_NAMES[check]}</td>
+                  <td>{handoverNames(vehicleWords(detail.vehicle, detail.circuit))[check]}</td>
                   <td>{detail.job.handoverChecks[check] === true ? 'yes' : 'not checked'}</td>
                 </tr>
               ))}
@@ -83,12 +104,8 @@ export function HandoverSheetPage() {
           ) : (
             <Fine>Not signed off yet.</Fine>
           )}
-          <h2>For your first ride</h2>
-          <p>
-            Pump the lever until it is firm before the vehicle moves. Make the first stops slowly and gently.
-            If the lever feels different, sinks, or a warning lamp lights, stop and call us. Come back for a
-            look at the joints after the first ride.
-          </p>
+          <h2>For your first {vehicleWords(detail.vehicle, detail.circuit).outing}</h2>
+          <p>{firstOutingText(vehicleWords(detail.vehicle, detail.circuit))}</p>
           <Fine style={{ marginTop: 6 }}>The vehicle maker’s manual and local law come first.</Fine>
           <p style={{ marginTop: 28 }}>
             Signed: {detail.job.signedBy ?? '____________________'}

@@ -2,12 +2,14 @@
 import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
 import {
   CONDITION_WORDS,
-  HANDOVER_NAMES,
+  FIT_CHECK_NAMES,
+  handoverNames,
   KIT_VERDICT_NAMES,
   MAKE_UP_STEP_NAMES,
   OUTFLOW_NAMES,
+  POSE_CHECK_NAMES,
+  vehicleWords,
 } from '@zephyrcombe/contract';
-import { FIT_CHECK_NAMES, POSE_CHECK_NAMES } from '../job/checkNames.ts';
 
 type Data = Readonly<Record<string, unknown>>;
 
@@ -22,7 +24,7 @@ export function describeEntry(
     ...aboutOf(data, detail),
     ...readingWords(data, write, poses),
     ...torqueWords(entry.kind, data, write),
-    ...tickWords(entry.kind, data),
+    ...tickWords(entry.kind, data, detail),
     ...makingWords(data),
     ...kitWords(entry.kind, data),
     ...findingWords(entry.kind, data),
@@ -89,19 +91,20 @@ function torqueWords(kind: LogEntry['kind'], data: Data, write: Writer): readonl
   ];
 }
 
-const TICK_NAMES: Readonly<Record<string, string>> = {
+const tickNames = ({ vehicle, circuit }: JobDetail): Readonly<Record<string, string>> => ({
   ...POSE_CHECK_NAMES,
   ...FIT_CHECK_NAMES,
-  ...HANDOVER_NAMES,
-};
+  ...handoverNames(vehicleWords(vehicle, circuit)),
+});
 
 /** Each tick by its own words, and a tick that was taken away as such. */
-function tickWords(kind: LogEntry['kind'], data: Data): readonly string[] {
+function tickWords(kind: LogEntry['kind'], data: Data, detail: JobDetail): readonly string[] {
   if (kind === 'handTight' || kind === 'leakChecked')
     return data[kind] === false ? ['taken back'] : kind === 'leakChecked' ? ['stayed dry'] : [];
   if (kind !== 'poseChecked' && kind !== 'fitChecked' && kind !== 'handoverChecked') return [];
+  const names = tickNames(detail);
   return Object.entries(data).flatMap(([check, ticked]) => {
-    const name = TICK_NAMES[check];
+    const name = names[check];
     if (name === undefined || typeof ticked !== 'boolean') return [];
     return [ticked ? `“${name}”` : `“${name}” taken back`];
   });

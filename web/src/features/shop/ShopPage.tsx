@@ -61,7 +61,8 @@ function Rules({ shop }: { readonly shop: Shop }) {
         {isLead ? (
           <div>
             <PrimaryButton
-              isDisabled={rule.trim() === shop.brakeWorkRule || save.isPending}
+              isPending={save.isPending}
+              because={rule.trim() === shop.brakeWorkRule ? 'The rule stands as it was saved.' : null}
               onPress={() => save.mutate({ body: { version: shop.version, brakeWorkRule: rule.trim() } })}
             >
               Save the rule

@@ -89,7 +89,13 @@ export function SignInPage() {
             <p>{error.message}</p>
           </Notice>
         ) : null}
-        <PrimaryButton type="submit" isDisabled={personId === null || passphrase === '' || signIn.isPending}>
+        <PrimaryButton
+          type="submit"
+          isPending={signIn.isPending}
+          because={
+            personId === null ? 'Choose who you are.' : passphrase === '' ? 'Type your passphrase.' : null
+          }
+        >
           Sign in
         </PrimaryButton>
       </form>

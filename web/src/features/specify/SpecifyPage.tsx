@@ -47,7 +47,7 @@ import { QuantityField, editableText, readQuantity } from '../../quantities/Quan
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
-import { useJob, useSelection } from '../job/JobContext.ts';
+import { SIGNED_OFF, useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointCautions, jointView, selectedHose, stackOf } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
@@ -242,7 +242,8 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
       {at.draft === null || finished ? null : (
         <Spread>
           <PlainButton
-            isDisabled={edit.isPending || !at.isWhole}
+            isPending={edit.isPending}
+            because={at.isWhole ? null : 'A figure of this build cannot be read yet.'}
             onPress={() => edit.mutate({ params, body: { version: hose.version, build: at.build } })}
           >
             Keep this build
@@ -267,7 +268,14 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         </>
       ) : (
         <PrimaryButton
-          isDisabled={hose.order_m === null || edit.isPending || !at.isWhole}
+          isPending={edit.isPending}
+          because={
+            hose.order_m === null
+              ? 'Its length has not been taken in Measure yet.'
+              : at.isWhole
+                ? null
+                : 'A figure of this build cannot be read yet.'
+          }
           onPress={() =>
             edit.mutate({ params, body: { version: hose.version, build: at.build, specified: true } })
           }
@@ -453,7 +461,15 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             <SaveProblem save={edit} onTakeTheirs={clear} />
             <Spread>
               <PlainButton
-                isDisabled={typedLength === null || bolt.thread === '' || finished}
+                because={
+                  finished
+                    ? SIGNED_OFF
+                    : bolt.thread === ''
+                      ? 'Type the thread of the bolt.'
+                      : typedLength === null
+                        ? 'Type the length of the bolt.'
+                        : null
+                }
                 onPress={() =>
                   edit.mutate({
                     params: { jobId: detail.job.id, jointId: joint.id },

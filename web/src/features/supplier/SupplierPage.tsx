@@ -8,6 +8,7 @@ import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobQuery, useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
+import { SIGNED_OFF } from '../job/JobContext.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
@@ -131,7 +132,7 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
         {finished || supply?.confirmation ? null : supply ? (
           <PlainButton
             style={{ marginTop: 10 }}
-            isDisabled={quote.isPending}
+            isPending={quote.isPending}
             onPress={() => quote.mutate({ params, body: { version } })}
           >
             Ask again
@@ -139,7 +140,7 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
         ) : (
           <PrimaryButton
             style={{ marginTop: 10 }}
-            isDisabled={quote.isPending}
+            isPending={quote.isPending}
             onPress={() => quote.mutate({ params, body: { version } })}
           >
             Ask for a quote
@@ -161,7 +162,10 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
             <>
               <SaveProblem save={order} />
               <PrimaryButton
-                isDisabled={finished || order.isPending || supply.quote.lines.length === 0}
+                isPending={order.isPending}
+                because={
+                  finished ? SIGNED_OFF : supply.quote.lines.length === 0 ? 'Nothing was quoted.' : null
+                }
                 onPress={() => order.mutate({ params, body: { version } })}
               >
                 Order it
@@ -195,7 +199,8 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
           <SaveProblem save={deliver} />
           <PlainButton
             style={{ marginTop: 10 }}
-            isDisabled={finished || deliver.isPending}
+            isPending={deliver.isPending}
+            because={finished ? SIGNED_OFF : null}
             onPress={() => deliver.mutate({ params, body: { version, wrong } })}
           >
             {supply.parcel ? 'Have it sent again' : 'Have it sent'}

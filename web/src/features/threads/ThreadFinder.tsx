@@ -425,7 +425,7 @@ function HandTries({ state, onState }: StateProps) {
           />
         </div>
         <PlainButton
-          isDisabled={threadNamed(bolt) === null}
+          because={threadNamed(bolt) === null ? 'Name the thread of the bolt that was tried.' : null}
           onPress={() => onState({ ...state, tries: [...state.tries, { bolt, outcome }] })}
           style={{ alignSelf: 'end' }}
         >

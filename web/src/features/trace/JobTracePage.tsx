@@ -55,7 +55,8 @@ function JobTrace({ trace }: { readonly trace: Trace }) {
         {finished ? null : (
           <Line>
             <PrimaryButton
-              isDisabled={isKept || name.trim() === '' || save.isPending}
+              isPending={save.isPending}
+              because={name.trim() === '' ? 'Say what it shows.' : isKept ? 'It is kept as it stands.' : null}
               onPress={() =>
                 save.mutate({
                   params,

@@ -21,11 +21,11 @@ async function opened(file: Blob): Promise<PickedPicture> {
 
 interface PicturePickProps {
   readonly text: string;
-  readonly isDisabled?: boolean;
+  readonly isPending?: boolean;
   readonly onPicture: (picture: PickedPicture) => void;
 }
 
-export function PicturePick({ text, isDisabled = false, onPicture }: PicturePickProps) {
+export function PicturePick({ text, isPending = false, onPicture }: PicturePickProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const take = async (files: FileList | null) => {
     const [file] = files ?? [];
@@ -41,7 +41,7 @@ export function PicturePick({ text, isDisabled = false, onPicture }: PicturePick
     <Stack $gap={8}>
       <div>
         <FileTrigger acceptedFileTypes={['image/jpeg', 'image/png']} onSelect={(files) => void take(files)}>
-          <PlainButton isDisabled={isDisabled}>{text}</PlainButton>
+          <PlainButton isPending={isPending}>{text}</PlainButton>
         </FileTrigger>
       </div>
       {wrong === null ? null : (

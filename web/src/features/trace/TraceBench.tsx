@@ -77,10 +77,18 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
           onRest={() => dispatch({ type: 'rest' })}
         />
         <Line>
-          <PlainButton isDisabled={history.past.length === 0} onPress={() => dispatch({ type: 'undo' })}>
+          <PlainButton
+            isQuiet
+            because={history.past.length === 0 ? 'Nothing to undo.' : null}
+            onPress={() => dispatch({ type: 'undo' })}
+          >
             Undo
           </PlainButton>
-          <PlainButton isDisabled={history.future.length === 0} onPress={() => dispatch({ type: 'redo' })}>
+          <PlainButton
+            isQuiet
+            because={history.future.length === 0 ? 'Nothing to redo.' : null}
+            onPress={() => dispatch({ type: 'redo' })}
+          >
             Redo
           </PlainButton>
           <TextButton

@@ -70,7 +70,7 @@ export function TraceList() {
         {job.status === 'finished' ? null : (
           <PicturePick
             text={begin.isPending ? 'Sending the picture…' : 'Trace on a picture'}
-            isDisabled={begin.isPending}
+            isPending={begin.isPending}
             onPicture={(picture) => begin.mutate(picture)}
           />
         )}

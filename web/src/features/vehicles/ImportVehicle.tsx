@@ -93,7 +93,7 @@ export function ImportVehicle() {
                 ) : null}
                 <Line>
                   <PrimaryButton
-                    isDisabled={read.isPending}
+                    isPending={read.isPending}
                     onPress={() => read.mutate({ document: file, tryOnly: false })}
                   >
                     Enter {found.document.vehicle.name}

@@ -45,7 +45,7 @@ export function NewVehiclePage() {
             <SaveProblem save={create} />
             <div>
               <PrimaryButton
-                isDisabled={create.isPending}
+                isPending={create.isPending}
                 onPress={() => {
                   setTried(true);
                   if (entry)

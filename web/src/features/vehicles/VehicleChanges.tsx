@@ -60,7 +60,7 @@ export function EditVehicleDialog({
         <SaveProblem save={edit} onTakeTheirs={onClose} />
         <Line>
           <PrimaryButton
-            isDisabled={edit.isPending}
+            isPending={edit.isPending}
             onPress={() => {
               setTried(true);
               if (entry)
@@ -73,7 +73,7 @@ export function EditVehicleDialog({
             Save the details
           </PrimaryButton>
           <TextButton
-            isDisabled={remove.isPending}
+            isPending={remove.isPending}
             onPress={() => remove.mutate({ params: { vehicleId: vehicle.id } })}
           >
             Take this vehicle out
@@ -104,7 +104,8 @@ export function AddCircuitDialog({
         <SaveProblem save={add} />
         <div>
           <PrimaryButton
-            isDisabled={circuits.length === 0 || add.isPending}
+            isPending={add.isPending}
+            because={circuits.length === 0 ? 'Choose a circuit to add.' : null}
             onPress={() =>
               add.mutate({
                 params: { vehicleId: vehicle.id },
@@ -142,7 +143,7 @@ export function RemoveCircuit({
             </Fine>
             <SaveProblem save={{ ...remove, variables: undefined }} />
             <PlainButton
-              isDisabled={remove.isPending}
+              isPending={remove.isPending}
               onPress={() => remove.mutate({ params: { vehicleId, circuitId } })}
             >
               Take {name} out
