@@ -189,3 +189,49 @@ test('a reply that comes while the next page is on its way does not call a perso
   await expect(page).toHaveURL(/\/hand-over/);
   await expect(page.getByRole('checkbox').first()).toBeVisible();
 });
+
+test('a button pressed twice starts one job, and what cannot work is not tried again', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/status of (400|404)/);
+  await signIn(page, own);
+  const [wick] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE '%Wick%'`);
+  await page.goto(`${own.address}/jobs/new?vehicle=${wick?.id}`);
+  await expect(page.getByText('Say what the job is.')).toBeVisible();
+  await page.getByLabel('What the job is').fill('Pressed twice');
+  await page.getByRole('button', { name: /^Start the job/ }).dblclick();
+  await expect(page.getByLabel('What the job is')).toHaveValue('Pressed twice');
+  await expect(page).toHaveURL(/look-over/);
+  expect(await own.query(`SELECT id FROM job WHERE title = 'Pressed twice'`)).toHaveLength(1);
+
+  // A hose that left the drawing while this was typed: asking again could never work.
+  await page.goto(`${own.address}/jobs/new?vehicle=${wick?.id}`);
+  await page.getByLabel('What the job is').fill('Typed for long');
+  await page.route('**/api/jobs', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    const body = route.request().postDataJSON() as Record<string, unknown>;
+    return route.continue({ postData: JSON.stringify({ ...body, hoseIds: [crypto.randomUUID()] }) });
+  });
+  await page.getByRole('button', { name: /^Start the job/ }).click();
+  await expect(page.getByText(/Hoses of the job names a hose that is not on this circuit/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Try again' })).toHaveCount(0);
+  await page.unroute('**/api/jobs');
+  await page.getByRole('button', { name: 'Reload, keeping what I typed' }).click();
+  await expect(page.getByLabel('What the job is')).toHaveValue('Typed for long');
+  await page.getByRole('button', { name: /^Start the job/ }).click();
+  await expect(page).toHaveURL(/look-over/);
+
+  // It is renamed and given up where it is looked over.
+  await page.getByLabel('What the job is').fill('Typed for long, then renamed');
+  await page.getByRole('button', { name: 'Rename the job' }).click();
+  await expect(page.getByRole('button', { name: 'Rename the job' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Abandon this job' }).click();
+  await expect(page.getByText('Say why, in a few words.')).toBeVisible();
+  await page.getByLabel('Why it is given up').fill('The keeper sold the machine');
+  await page.getByRole('button', { name: 'Abandon it' }).click();
+  await expect(page.getByRole('heading', { name: /Abandoned .* by Brannoc Hale/ })).toBeVisible();
+  await page.goto(own.address);
+  await expect(page.getByRole('link', { name: /Typed for long, then renamed.*abandoned/ })).toBeVisible();
+});

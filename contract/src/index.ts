@@ -27,6 +27,7 @@ export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob, partText } from './specify/bill.ts';
 export type { OpenChecks } from './specify/openChecks.ts';
+export { wasOpened } from './specify/opened.ts';
 export { openChecks, openChecksText } from './specify/openChecks.ts';
 export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
@@ -104,7 +105,7 @@ export type {
   TorqueRecord,
   VehicleDetail,
 } from './entities/job.ts';
-export { BleedEventSchema, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export { BleedEventSchema, isClosed, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
 export type { Trace } from './entities/trace.ts';
 export type { Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
 export { liveReadings, movementOfHose, tapeSetting } from './measure/tape.ts';

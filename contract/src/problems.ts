@@ -42,6 +42,11 @@ export const PROBLEMS = {
     title: 'This job is signed off',
     detail: 'A finished record is not changed; start a new job.',
   },
+  'job-abandoned': {
+    status: 409,
+    title: 'This job was abandoned',
+    detail: 'Its record stays as it is; start a new job.',
+  },
   'in-use': {
     status: 409,
     title: 'Something still hangs on this',

@@ -16,6 +16,7 @@ import {
   FitChecksSchema,
   FluidServiceSchema,
   HandoverChecksSchema,
+  JOB_STATES,
   JobDetailSchema,
   JobHoseSchema,
   JobSummarySchema,
@@ -101,7 +102,7 @@ export const ROUTES = {
     path: '/api/jobs',
     summary: 'Jobs, newest first, a page at a time',
     query: z.strictObject({
-      status: z.enum(['open', 'finished']).optional(),
+      status: z.enum(JOB_STATES).optional(),
       after: z.string().max(200).optional(),
       limit: z.coerce.number().int().min(1).max(100).default(30),
     }),
@@ -112,6 +113,8 @@ export const ROUTES = {
     path: '/api/jobs',
     summary: 'Start a job on a vehicle',
     body: z.strictObject({
+      /** Chosen by who asks: the same job sent twice is one job. */
+      id: Id,
       vehicleId: Id,
       circuitId: Id,
       title: Name,
@@ -138,6 +141,19 @@ export const ROUTES = {
     }),
     reply: page(LogEntrySchema),
   }),
+  abandonJob: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/abandon',
+    summary: 'Give a job up, with a reason; what was recorded stays',
+    params: JobParams,
+    body: z.strictObject({
+      version: Version,
+      because: Note.min(5),
+      /** The brake was opened and is not whole: the vehicle does not run. Has to be said where it was opened. */
+      brakeLeftOpen: z.boolean().default(false),
+    }),
+    reply: JobDetailSchema,
+  }),
   editJob: route({
     method: 'PATCH',
     path: '/api/jobs/:jobId',
@@ -145,6 +161,7 @@ export const ROUTES = {
     params: JobParams,
     body: z.strictObject({
       version: Version,
+      title: Name.optional(),
       reason: Note.optional(),
       endsConfirmed: z.boolean().optional(),
       fitChecks: FitChecksSchema.partial().optional(),
@@ -425,6 +442,8 @@ export const ROUTES = {
     path: '/api/vehicles',
     summary: 'Enter a vehicle with its circuits',
     body: z.strictObject({
+      /** Chosen by who asks: the same vehicle sent twice is one vehicle. */
+      id: Id,
       vehicle: VehicleEntrySchema,
       circuits: z.array(HydraulicsSchema).max(MOST_CIRCUITS),
     }),
@@ -434,7 +453,7 @@ export const ROUTES = {
     method: 'POST',
     path: '/api/vehicles/import',
     summary: 'Read a vehicle document; with tryOnly, say what it holds and save nothing',
-    body: z.strictObject({ document: z.unknown(), tryOnly: z.boolean().default(false) }),
+    body: z.strictObject({ id: Id, document: z.unknown(), tryOnly: z.boolean().default(false) }),
     reply: z.strictObject({
       vehicleId: Id.nullable(),
       document: VehicleDocumentSchema,
@@ -468,7 +487,11 @@ export const ROUTES = {
     path: '/api/vehicles/:vehicleId/circuits',
     summary: 'Add circuits to a vehicle',
     params: VehicleParams,
-    body: z.strictObject({ circuits: z.array(HydraulicsSchema).min(1).max(MOST_CIRCUITS) }),
+    body: z.strictObject({
+      /** Of the first of them, chosen by who asks: the same sent twice is added once. */
+      id: Id,
+      circuits: z.array(HydraulicsSchema).min(1).max(MOST_CIRCUITS),
+    }),
     reply: VehicleDetailSchema,
   }),
   saveCircuit: route({

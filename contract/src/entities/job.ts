@@ -49,17 +49,28 @@ export type FitChecks = z.infer<typeof FitChecksSchema>;
 
 export const HandoverChecksSchema = z.partialRecord(z.enum(HANDOVER_CHECKS), z.boolean());
 
+export const JOB_STATES = ['open', 'finished', 'abandoned'] as const;
+
+/** Why a job was given up, and whether the vehicle left with its brake open. */
+export const AbandonedSchema = z.strictObject({
+  on: CalendarDate,
+  by: Name,
+  because: Note,
+  brakeLeftOpen: z.boolean(),
+});
+
 export const JobSchema = z.strictObject({
   id: Id,
   vehicleId: Id,
   circuitId: Id,
   title: Name,
   reason: Note,
-  status: z.enum(['open', 'finished']),
+  status: z.enum(JOB_STATES),
   openedOn: CalendarDate,
   openedBy: Name,
   finishedOn: CalendarDate.nullable(),
   signedBy: Name.nullable(),
+  abandoned: AbandonedSchema.nullable(),
   endsConfirmed: z.boolean(),
   /** What a parts supplier said; null until one was asked. */
   supply: SupplySchema.nullable(),
@@ -68,6 +79,9 @@ export const JobSchema = z.strictObject({
   version: Version,
 });
 export type Job = z.infer<typeof JobSchema>;
+
+/** Signed off or abandoned: nothing is written to it any more. */
+export const isClosed = ({ status }: Pick<Job, 'status'>): boolean => status !== 'open';
 
 export const PoseChecksSchema = z.strictObject({
   controlsFinal: z.boolean(),
@@ -214,6 +228,7 @@ export type Override = z.infer<typeof OverrideSchema>;
 
 export const LOG_KINDS = [
   'opened',
+  'renamed',
   'lookedOver',
   'findingRecorded',
   'findingStruck',
@@ -242,6 +257,7 @@ export const LOG_KINDS = [
   'leakChecked',
   'handoverChecked',
   'finished',
+  'abandoned',
 ] as const;
 export type LogKind = (typeof LOG_KINDS)[number];
 
@@ -264,7 +280,7 @@ export const JobSummarySchema = z.strictObject({
   title: Name,
   vehicleName: Name,
   circuitName: Name,
-  status: z.enum(['open', 'finished']),
+  status: z.enum(JOB_STATES),
   openedOn: CalendarDate,
   finishedOn: CalendarDate.nullable(),
   next: z.enum(STAGES),

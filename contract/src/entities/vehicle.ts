@@ -205,6 +205,7 @@ export const VEHICLE_CHANGES = [
   'layoutChosen',
   'routeSaved',
   'routeRemoved',
+  'jobAbandoned',
 ] as const;
 export type VehicleChangeKind = (typeof VEHICLE_CHANGES)[number];
 

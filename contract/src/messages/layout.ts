@@ -179,6 +179,7 @@ export const VEHICLE_CHANGE_WORDS: Readonly<Record<VehicleChangeKind, string>> =
   layoutChosen: 'Laid out another way',
   routeSaved: 'Routes saved',
   routeRemoved: 'Routes taken out',
+  jobAbandoned: 'Job abandoned',
 };
 
 export function mendText({ field, mend, now }: Mend): string {

@@ -137,6 +137,7 @@ export const OUTFLOW_NAMES: Readonly<Record<Outflow, string>> = {
 
 export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   opened: 'Job opened',
+  renamed: 'Job renamed',
   lookedOver: 'Looked over',
   findingRecorded: 'Finding recorded',
   findingStruck: 'Finding struck out',
@@ -165,6 +166,7 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   leakChecked: 'Leak check',
   handoverChecked: 'Handover checks',
   finished: 'Signed off',
+  abandoned: 'Job abandoned',
 };
 
 export const SOURCE_KIND_NAMES: Readonly<Record<SourceKind, string>> = {

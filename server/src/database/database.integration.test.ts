@@ -10,6 +10,7 @@ import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
+import * as records from './migrations/0007-records.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -140,9 +141,11 @@ describe('migrations', () => {
       '0004-tape',
       '0005-hose-builds',
       '0006-caps-and-markings',
+      '0007-records',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await records.down(queries);
     await capsAndMarkings.down(queries);
     await hoseBuilds.down(queries);
     await tape.down(queries);
@@ -155,6 +158,7 @@ describe('migrations', () => {
     await tape.up(queries);
     await hoseBuilds.up(queries);
     await capsAndMarkings.up(queries);
+    await records.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -7,6 +7,7 @@ import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
+import * as records from './migrations/0007-records.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -15,6 +16,7 @@ const MIGRATIONS = [
   { name: '0004-tape', ...tape },
   { name: '0005-hose-builds', ...hoseBuilds },
   { name: '0006-caps-and-markings', ...capsAndMarkings },
+  { name: '0007-records', ...records },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

@@ -100,6 +100,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       openedBy: 'Brannoc Hale',
       finishedOn: finished ? daysAgo(lastDay) : null,
       signedBy: finished ? 'Brannoc Hale' : null,
+      abandoned: null,
       endsConfirmed: plan.measured !== undefined,
       supply: null,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,

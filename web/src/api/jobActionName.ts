@@ -3,6 +3,7 @@ import type { RouteName } from '@zephyrcombe/contract';
 /** The routes that change a job and answer with the job as it then is. */
 export type JobActionName = Extract<
   RouteName,
+  | 'abandonJob'
   | 'editJob'
   | 'editJobHose'
   | 'editJobJoint'

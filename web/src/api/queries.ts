@@ -1,5 +1,5 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
-import type { JobDetail, StockItem } from '@zephyrcombe/contract';
+import type { Job, JobDetail, StockItem } from '@zephyrcombe/contract';
 import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
@@ -34,7 +34,7 @@ export function useCountStock() {
   });
 }
 
-export const jobsQuery = (status: 'open' | 'finished') =>
+export const jobsQuery = (status: Job['status']) =>
   infiniteQueryOptions({
     queryKey: ['jobs', status],
     initialPageParam: undefined as string | undefined,

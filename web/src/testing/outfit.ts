@@ -49,6 +49,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       openedBy: 'Brannoc Hale',
       finishedOn: null,
       signedBy: null,
+      abandoned: null,
       supply: null,
       endsConfirmed: true,
       fitChecks: { offeredUp: true, settle: true, lockToLock: true, droopAndBump: true },

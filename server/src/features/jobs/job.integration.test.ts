@@ -17,6 +17,7 @@ const SEALS = { endA: 'eyeCentre', endB: 'eyeCentre' } as const;
 
 async function newJob(): Promise<JobDetail> {
   const reply = await server.ask('POST', '/api/jobs', {
+    id: randomUUID(),
     vehicleId: WICK,
     circuitId: demoId('wick/front/circuit'),
     title: 'Front hose',

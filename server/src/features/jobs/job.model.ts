@@ -57,6 +57,7 @@ export const defineJob = (sequelize: Sequelize) =>
       openedBy: text(),
       finishedOn: optionalCalendarDate(),
       signedBy: optionalText(),
+      abandoned: json('abandoned', true),
       endsConfirmed: flag('endsConfirmed'),
       supply: json('supply', true),
       fitChecks: json('fitChecks'),

@@ -1,6 +1,5 @@
-import { randomUUID } from 'node:crypto';
 import type { WhereOptions } from 'sequelize';
-import { Op } from 'sequelize';
+import { Op, UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -9,12 +8,14 @@ import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
 import { requirePerson } from '../sessions/session.service.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
+import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
 import { finishJob } from './finishJob.ts';
+import type { JobRow } from './job.model.ts';
 import { loadJobDetail, summariseJobs, toJob } from './job.repository.ts';
 import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
 import { setJobHoses } from './jobScope.ts';
@@ -24,6 +25,7 @@ type JobHandlers = Pick<
   Handlers,
   | 'listJobs'
   | 'startJob'
+  | 'abandonJob'
   | 'getJob'
   | 'getJobLog'
   | 'editJob'
@@ -49,6 +51,11 @@ function readCursor(cursor: string): { readonly openedOn: string; readonly id: s
 export function jobHandlers(dependencies: Dependencies): JobHandlers {
   const { database, clock } = dependencies;
   const { models } = database;
+  /** What was started before under the id that somebody starts a job with. */
+  const sameJob = (known: JobRow, vehicleId: string) => {
+    if (known.vehicleId !== vehicleId) throw fieldProblem('id', 'is that of a job on another vehicle');
+    return loadJobDetail(database, known.id);
+  };
   return {
     async listJobs({ request, query }) {
       requirePersonId(request, clock());
@@ -118,8 +125,11 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
         return hose;
       });
       const touched = new Set(hoses.flatMap((hose) => [hose.fromJointId, hose.toJointId]));
-      const jobId = randomUUID();
-      await database.transaction(async (transaction) => {
+      const jobId = body.id;
+      // The same job sent twice is one job: the first reply was lost, or the button was pressed twice.
+      const known = await models.Job.findByPk(jobId);
+      if (known !== null) return sameJob(known, vehicle.id);
+      const create = database.transaction(async (transaction) => {
         await models.Job.create(
           {
             id: jobId,
@@ -133,6 +143,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             openedBy: person.name,
             finishedOn: null,
             signedBy: null,
+            abandoned: null,
             endsConfirmed: false,
             supply: null,
             fitChecks: NOT_FITTED,
@@ -161,12 +172,20 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
           detail: { title: body.title, reason: body.reason, hoses: hoses.map((hose) => hose.name) },
         });
       });
+      try {
+        await create;
+      } catch (error) {
+        // Both were on their way at once.
+        if (!(error instanceof UniqueConstraintError)) throw error;
+        return sameJob(await models.Job.findByPk(jobId, { rejectOnEmpty: true }), vehicle.id);
+      }
       return loadJobDetail(database, jobId);
     },
 
     editJob: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async ({ job, transaction, log }) => {
         const { version, fitChecks, handoverChecks, ...rest } = body;
+        const titleBefore = job.title;
         if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
         // Checks come one by one and are merged: two people ticking at once do not untick each other.
         const changes = {
@@ -175,11 +194,19 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
           ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
         };
         await job.update({ ...changes, version: version + 1 }, { transaction });
+        if (rest.title !== undefined && rest.title !== titleBefore)
+          await log('renamed', { from: titleBefore, title: rest.title });
         if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
           await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
         }
         if (fitChecks) await log('fitChecked', { ...fitChecks });
         if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
+      }),
+
+    abandonJob: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, async (action) => {
+        requireVersion(toJob(action.job), body.version);
+        await abandonJob(action, body);
       }),
 
     editJobHose: ({ request, params, body }) =>

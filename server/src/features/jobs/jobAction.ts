@@ -1,6 +1,6 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
 import { randomUUID } from 'node:crypto';
-import type { JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
 import type { FastifyRequest } from 'fastify';
@@ -36,8 +36,14 @@ export async function readOpenJob(
   const now = dependencies.clock();
   const person = await requirePerson(dependencies, requirePersonId(request, now));
   const detail = await loadJobDetail(dependencies.database, jobId);
-  if (detail.job.status === 'finished') throw new AppProblem('job-finished');
+  requireOpen(detail.job);
   return { detail, person, now };
+}
+
+/** A job that is signed off or abandoned stays as it is. */
+function requireOpen({ status }: Pick<Job, 'status'>): void {
+  if (status === 'finished') throw new AppProblem('job-finished');
+  if (status === 'abandoned') throw new AppProblem('job-abandoned');
 }
 
 /** Runs `act` on an open job. A finished job is never changed. */
@@ -55,7 +61,7 @@ export async function onOpenJob(
     // Locking the job's row puts the actions on one job in a line.
     const job = await models.Job.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
     if (job === null) throw new AppProblem('not-found');
-    if (job.status === 'finished') throw new AppProblem('job-finished');
+    requireOpen(job);
     const detail = await loadJobDetail(database, jobId, transaction);
     await act({
       job,

@@ -14,6 +14,7 @@ afterEach(() => server.close());
 
 async function outfitJob(hoses: readonly string[] = ['h-left']): Promise<JobDetail> {
   const reply = await server.ask('POST', '/api/jobs', {
+    id: randomUUID(),
     vehicleId: demoId('petrelle'),
     circuitId: demoId('petrelle/front/circuit'),
     title: 'Layout',

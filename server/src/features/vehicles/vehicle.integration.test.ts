@@ -30,7 +30,11 @@ const patternOf = (pattern: PatternId) =>
   startPattern(pattern, { newId: randomUUID, drive: 'right', abs: true, rearEnd: 'screwed' });
 
 async function create(circuits: readonly object[], over: object = {}): Promise<VehicleDetail> {
-  const reply = await server.ask('POST', '/api/vehicles', { vehicle: { ...ENTRY, ...over }, circuits });
+  const reply = await server.ask('POST', '/api/vehicles', {
+    id: randomUUID(),
+    vehicle: { ...ENTRY, ...over },
+    circuits,
+  });
   if (reply.statusCode !== 200) throw new Error(reply.body);
   return reply.json();
 }
@@ -52,7 +56,7 @@ describe('a vehicle and its hydraulics', () => {
   test.each(PATTERNS)('pattern %s is entered, exported and read again without change', async (pattern) => {
     const entered = await create(patternOf(pattern), { name: `Pattern ${pattern}` });
     const document = await documentOf(entered.vehicle.id);
-    const reply = await server.ask('POST', '/api/vehicles/import', { document });
+    const reply = await server.ask('POST', '/api/vehicles/import', { id: randomUUID(), document });
     const { vehicleId, mended } = reply.json<{ vehicleId: string; mended: unknown[] }>();
     expect(mended).toEqual([]);
     expect(await documentOf(vehicleId)).toEqual(document);
@@ -183,7 +187,7 @@ describe('a vehicle and its hydraulics', () => {
       status: 409,
     });
     const added = (
-      await server.ask('POST', `${url}/circuits`, { circuits: patternOf('singleRear') })
+      await server.ask('POST', `${url}/circuits`, { id: randomUUID(), circuits: patternOf('singleRear') })
     ).json<VehicleDetail>();
     expect(added.circuits).toHaveLength(1);
     const removed = await server.ask('DELETE', `${url}/circuits/${circuitOf(added).id}`);
@@ -207,7 +211,7 @@ describe('a vehicle and its hydraulics', () => {
 
 describe('reading a vehicle document', () => {
   const importing = (document: unknown, tryOnly = false) =>
-    server.ask('POST', '/api/vehicles/import', { document, tryOnly });
+    server.ask('POST', '/api/vehicles/import', { id: randomUUID(), document, tryOnly });
 
   test('tried only, it says what it holds and saves nothing', async () => {
     const document = await documentOf(demoId('calder'));

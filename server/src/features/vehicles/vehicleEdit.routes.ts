@@ -5,8 +5,9 @@ import { hydraulicsOf, readVehicleDocument, renumber, writeVehicleDocument } fro
 import type { Hydraulics } from '@zephyrcombe/core';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
+import { UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
-import { AppProblem } from '../../http/appProblem.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
@@ -41,13 +42,15 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     vehicle: VehicleEntry,
     circuits: readonly Hydraulics[],
     kind: 'entered' | 'imported',
+    vehicleId: string,
   ): Promise<string> {
     const now = clock();
     const person = await requirePerson(dependencies, requirePersonId(request, now));
     for (const [index, circuit] of circuits.entries()) requireWhole(circuit, `circuits.${index}`);
     const shop = await models.Shop.findOne({ rejectOnEmpty: true });
-    const vehicleId = randomUUID();
-    await database.transaction(async (transaction) => {
+    // The same vehicle sent twice is one vehicle: the first reply was lost, or the button was pressed twice.
+    if ((await models.Vehicle.findByPk(vehicleId)) !== null) return vehicleId;
+    const create = database.transaction(async (transaction) => {
       await models.Vehicle.create(
         { ...vehicle, id: vehicleId, shopId: shop.id, version: 0 },
         { transaction },
@@ -64,6 +67,12 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         detail: { circuits: circuits.map((circuit) => circuit.name) },
       });
     });
+    try {
+      await create;
+    } catch (error) {
+      // Both were on their way at once.
+      if (!(error instanceof UniqueConstraintError)) throw error;
+    }
     return vehicleId;
   }
 
@@ -121,7 +130,10 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
 
   return {
     async createVehicle({ request, body }) {
-      return loadVehicleDetail(database, await enter(request, body.vehicle, body.circuits, 'entered'));
+      return loadVehicleDetail(
+        database,
+        await enter(request, body.vehicle, body.circuits, 'entered', body.id),
+      );
     },
 
     async importVehicle({ request, body }) {
@@ -132,7 +144,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
       for (const [index, circuit] of document.circuits.entries()) requireWhole(circuit, `circuits.${index}`);
       const vehicleId = body.tryOnly
         ? null
-        : await enter(request, document.vehicle, document.circuits, 'imported');
+        : await enter(request, document.vehicle, document.circuits, 'imported', body.id);
       return { vehicleId, document, mended: [...mended] };
     },
 
@@ -172,10 +184,14 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     addCircuit: ({ request, params, body }) =>
       change(request, params.vehicleId, async (row, transaction, tell) => {
         const there = await models.Circuit.count({ where: { vehicleId: row.id }, transaction });
+        const known = await models.Circuit.findByPk(body.id, { transaction });
+        if (known !== null && known.vehicleId !== row.id)
+          throw fieldProblem('id', 'is that of a circuit of another vehicle');
+        if (known !== null) return;
         for (const [index, hydraulics] of body.circuits.entries()) {
           requireWhole(hydraulics, `circuits.${index}`);
           await createCircuit(models, transaction, {
-            id: randomUUID(),
+            id: index === 0 ? body.id : randomUUID(),
             vehicleId: row.id,
             position: there + index,
             hydraulics: renumber(hydraulics, () => randomUUID()),

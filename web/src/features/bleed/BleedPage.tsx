@@ -1,6 +1,6 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/contract';
+import { OUTFLOW_NAMES, problemText, vehicleWords, isClosed } from '@zephyrcombe/contract';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -179,7 +179,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const undo = useJobAction('undoBleedEvent', jobId);
   const guard = guardOf(detail);
   const { control } = vehicleWords(detail.vehicle, detail.circuit);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
   const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { id: newId(), kind } });
   const last = view.events.at(-1);

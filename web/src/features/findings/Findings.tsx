@@ -6,6 +6,7 @@ import {
   DEEPER_WORDS,
   DEGREE_WORDS,
   RECOMMENDATION_WORDS,
+  isClosed,
 } from '@zephyrcombe/contract';
 import type { Condition, Degree, FindingSubject } from '@zephyrcombe/core';
 import { conditionsOn, DEGREES, recommend } from '@zephyrcombe/core';
@@ -30,7 +31,7 @@ interface FindingsProps {
 export function Findings({ subject, subjectId, name }: FindingsProps) {
   const { job, findings } = useJob();
   const [open, setOpen] = useState(false);
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   const own = findings.filter((finding) => finding.subjectId === subjectId && finding.struckBecause === null);
   return (
     <Stack $gap={6}>

@@ -1,13 +1,13 @@
 /** Caps and plugs of the hoses of a job: counted on, counted off; one too many inside blocks the brake. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { capsOfJob, uncountedOpenings } from '@zephyrcombe/contract';
+import { capsOfJob, uncountedOpenings, isClosed } from '@zephyrcombe/contract';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
 import { Figure, Fine, Line, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
-import { SIGNED_OFF, useJob } from '../job/JobContext.ts';
+import { CLOSED, useJob } from '../job/JobContext.ts';
 
 /** As many as anybody puts on one hose. */
 const MOST = 20;
@@ -60,7 +60,7 @@ function CapsOf({ hose, end }: CapsOfProps) {
   const jointId = end === 'A' ? line?.fromJointId : line?.toJointId;
   const joint = detail.circuit.joints.find(({ id }) => id === jointId);
   const name = `${line?.name ?? ''}, ${joint?.name.toLowerCase() ?? `end ${end}`}`;
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const counted = hose.plugs[end];
   const set = (count: NonNullable<typeof counted>) =>
     edit.mutate({
@@ -74,10 +74,10 @@ function CapsOf({ hose, end }: CapsOfProps) {
           <strong>{name}</strong>
           <Line $gap={8}>
             <Fine as="span">not counted</Fine>
-            <PlainButton because={finished ? SIGNED_OFF : null} onPress={() => set({ put: 1, out: 0 })}>
+            <PlainButton because={finished ? CLOSED : null} onPress={() => set({ put: 1, out: 0 })}>
               One is on
             </PlainButton>
-            <PlainButton because={finished ? SIGNED_OFF : null} onPress={() => set({ put: 0, out: 0 })}>
+            <PlainButton because={finished ? CLOSED : null} onPress={() => set({ put: 0, out: 0 })}>
               None
             </PlainButton>
           </Line>
@@ -100,7 +100,7 @@ function CapsOf({ hose, end }: CapsOfProps) {
             <PlainButton
               aria-label={`One less ${word}, ${name}`}
               isQuiet
-              because={finished ? SIGNED_OFF : counted[which] === 0 ? 'None is left to take away.' : null}
+              because={finished ? CLOSED : counted[which] === 0 ? 'None is left to take away.' : null}
               onPress={() => set({ ...counted, [which]: counted[which] - 1 })}
             >
               −
@@ -112,11 +112,7 @@ function CapsOf({ hose, end }: CapsOfProps) {
               aria-label={`One more ${word}, ${name}`}
               isQuiet
               because={
-                finished
-                  ? SIGNED_OFF
-                  : counted[which] === MOST
-                    ? `No more than ${MOST} go on one opening.`
-                    : null
+                finished ? CLOSED : counted[which] === MOST ? `No more than ${MOST} go on one opening.` : null
               }
               onPress={() => set({ ...counted, [which]: counted[which] + 1 })}
             >

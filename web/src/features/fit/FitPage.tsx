@@ -1,5 +1,5 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
-import { FIT_CHECK_NAMES, problemText, proofCautions, SEAL_NAMES } from '@zephyrcombe/contract';
+import { FIT_CHECK_NAMES, problemText, proofCautions, SEAL_NAMES, isClosed } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -134,7 +134,7 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
   const [attempt, setAttempt] = useState(0);
   const editJoint = useJobAction('editJobJoint', detail.job.id);
   const editJob = useJobAction('editJob', detail.job.id);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   if (step.kind === 'torque') {
     const view = jointView(detail, step.jointId);
     const done = isTorqued(detail, step.jointId);

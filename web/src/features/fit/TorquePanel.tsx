@@ -1,5 +1,5 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
-import { cautionText, problemText, WITNESS_MARK_NAMES } from '@zephyrcombe/contract';
+import { cautionText, problemText, WITNESS_MARK_NAMES, isClosed } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { fromSI, judgeTorqueAttempt, SOURCES, washersNeeded, wrenchRange } from '@zephyrcombe/core';
 import { useNavigate } from 'react-router';
@@ -46,7 +46,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
   const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
   const washerCount = needed?.ok ? needed.value : 0;
   const done = isTorqued(detail, joint.id);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const reading = readQuantity(draft.text, 'torque').quantity;
   const settled =
     detail.job.fitChecks.settle && detail.job.fitChecks.lockToLock && detail.job.fitChecks.droopAndBump;

@@ -47,7 +47,8 @@ const COLOURS = ['blackTea', 'tea', 'honey', 'straw'] as const;
 
 export function HandOverPage() {
   const detail = useJob();
-  return detail.fluidService ? <SignedOff service={detail.fluidService} /> : <OpenHandOver />;
+  if (detail.fluidService) return <SignedOff service={detail.fluidService} />;
+  return detail.job.abandoned ? <Fine>Nothing was handed over.</Fine> : <OpenHandOver />;
 }
 
 interface ServiceDraft {

@@ -26,5 +26,5 @@ export function useSelection(): {
   };
 }
 
-/** Why a signed job takes nothing more. */
-export const SIGNED_OFF = 'The job is signed off.';
+/** Why a job that is signed off or abandoned takes nothing more. */
+export const CLOSED = 'This job is closed: its record stays as it is.';

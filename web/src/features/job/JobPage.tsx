@@ -13,6 +13,7 @@ import { FLUID, colour } from '../../design/tokens.ts';
 import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
 import { useSelection } from './JobContext.ts';
 import { circuitWithLengths, jointState, lengthOf, notedShade, progressOf, selectedHose } from './jobView.ts';
+import { AbandonedNotice } from './AbandonedNotice.tsx';
 import { StageRail } from './StageRail.tsx';
 
 export function JobPage() {
@@ -73,6 +74,7 @@ export function JobPage() {
       />
       <StageRail jobId={jobId} done={progressOf(detail).done} />
       <Page>
+        {detail.job.abandoned === null ? null : <AbandonedNotice abandoned={detail.job.abandoned} />}
         <Outlet context={detail} />
       </Page>
     </>

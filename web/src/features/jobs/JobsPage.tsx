@@ -1,4 +1,4 @@
-import type { DueItem, JobSummary } from '@zephyrcombe/contract';
+import type { DueItem, Job, JobSummary } from '@zephyrcombe/contract';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
 import { STAGES } from '@zephyrcombe/core';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
@@ -65,7 +65,9 @@ function JobRow({ job }: { readonly job: JobSummary }) {
       <span className="side">
         {finished
           ? `signed off ${write.date(job.finishedOn ?? job.openedOn)}`
-          : `next: ${STAGE_NAMES[job.next]}`}
+          : job.status === 'abandoned'
+            ? 'abandoned'
+            : `next: ${STAGE_NAMES[job.next]}`}
       </span>
       <Label>
         {job.vehicleName}, {job.circuitName.toLowerCase()}, opened {write.date(job.openedOn)}
@@ -139,7 +141,7 @@ function DueRow({ item }: { readonly item: DueItem }) {
 }
 
 /** Jobs of one status, a page at a time. */
-function JobList({ status, empty }: { readonly status: 'open' | 'finished'; readonly empty: string }) {
+function JobList({ status, empty }: { readonly status: Job['status']; readonly empty: string }) {
   const jobs = useInfiniteQuery(jobsQuery(status));
   if (jobs.isError) return <LoadProblem error={jobs.error} onRetry={() => void jobs.refetch()} />;
   if (jobs.isPending) return <div style={{ minHeight: 180 }} aria-busy="true" />;
@@ -162,6 +164,7 @@ export function JobsPage() {
   useCrumb(null);
   const open = useInfiniteQuery(jobsQuery('open'));
   const finished = useInfiniteQuery(jobsQuery('finished'));
+  const abandoned = useInfiniteQuery(jobsQuery('abandoned'));
   const due = useQuery(dueQuery);
   const navigate = useNavigate();
   return (
@@ -182,6 +185,12 @@ export function JobsPage() {
             <>
               <Title>Signed off</Title>
               <JobList status="finished" empty="Nothing has been signed off yet." />
+              {abandoned.data?.pages[0]?.items.length ? (
+                <>
+                  <Title>Abandoned</Title>
+                  <JobList status="abandoned" empty="" />
+                </>
+              ) : null}
             </>
           )}
         </section>

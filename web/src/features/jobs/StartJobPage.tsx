@@ -7,6 +7,7 @@ import { jobQuery, vehicleQuery, vehiclesQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
+import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, Pick, TextField, Tick } from '../../design/fields.tsx';
@@ -15,7 +16,7 @@ import { Fine, Head, Page, Stack } from '../../design/layout.ts';
 /** A hard line is made anew by another way than a hose. */
 const isHose = (line: { readonly kind: string }) => line.kind === 'hose';
 
-const EMPTY = { title: '', reason: '', circuitId: '', left: [] as string[] };
+const EMPTY = { id: '', title: '', reason: '', circuitId: '', left: [] as string[] };
 
 /** A job starts on a vehicle, a circuit and the hoses that are in its scope. */
 export function StartJobPage() {
@@ -28,6 +29,8 @@ export function StartJobPage() {
   const navigate = useNavigate();
   const client = useQueryClient();
   const write = useWriter();
+  // What was sent before under the same id is another job once something is changed.
+  const change = (next: Partial<typeof EMPTY>) => setDraft({ ...draft, ...next, id: '' });
   const start = useMutation<Awaited<ReturnType<typeof call<'startJob'>>>, ApiError, RequestOf<'startJob'>>({
     mutationFn: (input) => call('startJob', input),
     onSuccess: (detail) => {
@@ -81,7 +84,7 @@ export function StartJobPage() {
                 label="Circuit"
                 value={circuit.id}
                 options={drawn.map(({ id, name }) => ({ value: id, text: name }))}
-                onChange={(circuitId) => setDraft({ ...draft, circuitId, left: [] })}
+                onChange={(circuitId) => change({ circuitId, left: [] })}
               />
             ) : null}
             <fieldset>
@@ -93,8 +96,7 @@ export function StartJobPage() {
                   key={hose.id}
                   isSelected={!draft.left.includes(hose.id)}
                   onChange={(selected) =>
-                    setDraft({
-                      ...draft,
+                    change({
                       left: selected ? draft.left.filter((id) => id !== hose.id) : [...draft.left, hose.id],
                     })
                   }
@@ -103,33 +105,27 @@ export function StartJobPage() {
                 </Tick>
               ))}
             </fieldset>
-            <TextField
-              label="What the job is"
-              value={draft.title}
-              onChange={(title) => setDraft({ ...draft, title })}
-            />
-            <TextField
-              label="Why"
-              multiline
-              value={draft.reason}
-              onChange={(reason) => setDraft({ ...draft, reason })}
-            />
+            <TextField label="What the job is" value={draft.title} onChange={(title) => change({ title })} />
+            <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
             <SaveProblem save={start} />
             <div>
               <PrimaryButton
                 isPending={start.isPending}
                 because={missing}
-                onPress={() =>
+                onPress={() => {
+                  const id = draft.id === '' ? newId() : draft.id;
+                  setDraft({ ...draft, id });
                   start.mutate({
                     body: {
+                      id,
                       vehicleId,
                       circuitId: circuit.id,
                       title: draft.title.trim(),
                       reason: draft.reason.trim(),
                       hoseIds,
                     },
-                  })
-                }
+                  });
+                }}
               >
                 {hoseIds.length === 1
                   ? 'Start the job with 1 hose'

@@ -9,6 +9,7 @@ import {
   kitOrderOf,
   kitReasonText,
   orderDatumOf,
+  isClosed,
 } from '@zephyrcombe/contract';
 import type { KitEnd, KitFound, KitItem, KitOrder, KitVerdict } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
@@ -37,7 +38,7 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
-import { SIGNED_OFF, useJob, useSelection } from '../job/JobContext.ts';
+import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
 import { useKeptRoute } from '../route/HoseRoute.tsx';
@@ -101,7 +102,7 @@ function Check({ own, order, picker }: CheckProps) {
     hose.kit?.found ?? UNSEEN,
   );
   const save = useJobAction('checkKit', detail.job.id, clear);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const parcel = detail.job.supply?.parcel?.items.find(({ hoseId }) => hoseId === hose.hoseId);
   const judged = judgeKit(order, found);
   const look = (next: Partial<KitFound>) => setFound({ ...found, ...next });
@@ -421,7 +422,7 @@ function SaidFound({ label, none, value, finished, onValue }: SaidFoundProps) {
         onChange={(text) => onValue(text === '' ? null : text)}
       />
       <PlainButton
-        because={finished ? SIGNED_OFF : null}
+        because={finished ? CLOSED : null}
         aria-pressed={value === ''}
         onPress={() => onValue(value === '' ? null : '')}
       >

@@ -1,5 +1,5 @@
 /** Layouts compared inside a job: the chosen one goes into the job with all its hoses. */
-import { hydraulicsOf, LAYOUT_NAMES } from '@zephyrcombe/contract';
+import { hydraulicsOf, LAYOUT_NAMES, isClosed } from '@zephyrcombe/contract';
 import { canBeLaidOut, layoutOf } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -7,7 +7,7 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Label, Stack } from '../../design/layout.ts';
-import { SIGNED_OFF, useJob } from '../job/JobContext.ts';
+import { CLOSED, useJob } from '../job/JobContext.ts';
 import { LayoutComparison, useLayouts } from './LayoutComparison.tsx';
 
 export function JobLayoutsPage() {
@@ -19,7 +19,7 @@ export function JobLayoutsPage() {
   const layouts = useLayouts(found);
   const asFound = layoutOf(found);
   const now = layoutOf(current);
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   if (!canBeLaidOut(current)) {
     return (
       <Fine>Other layouts are for two or three calipers on one master, joined by hoses and banjos only.</Fine>
@@ -41,7 +41,7 @@ export function JobLayoutsPage() {
           ) : (
             <PlainButton
               isPending={choose.isPending}
-              because={finished ? SIGNED_OFF : null}
+              because={finished ? CLOSED : null}
               onPress={() =>
                 choose.mutate({
                   params: { jobId: job.id },

@@ -1,5 +1,5 @@
 /** The joint at hand in Look over: what is at its port, which thread it is, what was found on it. */
-import { hydraulicsOf } from '@zephyrcombe/contract';
+import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { changePort } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
@@ -24,7 +24,7 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
   const joint = shown.joints.find((candidate) => candidate.id === jointId);
   const port = shown.ports.find((candidate) => candidate.id === joint?.portId);
   if (!joint || !port) return null;
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   const finding = search.get('find') === 'thread';
   const put = (change: (query: URLSearchParams) => URLSearchParams) =>
     setSearch((before) => change(new URLSearchParams(before)), { replace: true });

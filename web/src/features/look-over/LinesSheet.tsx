@@ -1,6 +1,6 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { hoseAgeText, hydraulicsOf, LINE_NAMES } from '@zephyrcombe/contract';
+import { hoseAgeText, hydraulicsOf, LINE_NAMES, isClosed } from '@zephyrcombe/contract';
 import type { Construction, FoundOn } from '@zephyrcombe/core';
 import { changeLine, CONSTRUCTIONS, hoseAge, judgeLeftOn } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -30,7 +30,7 @@ export function LinesSheet() {
         : [];
     },
   );
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   return (
     <Sheet>
       <SheetTitle>Hoses and hard lines</SheetTitle>

@@ -1,8 +1,16 @@
 /** What is on the vehicle, what is at each end, what is worn, and what to beware of. */
-import { BODY_NAMES, COMPONENT_NAMES, hydraulicsOf, SEAL_NAMES, SEAT_NAMES } from '@zephyrcombe/contract';
+import {
+  BODY_NAMES,
+  COMPONENT_NAMES,
+  hydraulicsOf,
+  SEAL_NAMES,
+  SEAT_NAMES,
+  isClosed,
+} from '@zephyrcombe/contract';
 import { canBeLaidOut, circuitFaults, hoseAge } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
+import { AbandonJob } from '../job/AbandonJob.tsx';
 import styled from 'styled-components';
 import { useJobAction, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -85,7 +93,7 @@ const Scroll = styled.div`
 export function LookOverPage() {
   const detail = useJob();
   const { job, vehicle, circuit } = detail;
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   const navigate = useNavigate();
   const write = useWriter();
   const today = useToday();
@@ -93,9 +101,11 @@ export function LookOverPage() {
   const whole = useQuery(vehicleQuery(vehicle.id));
   const params = { jobId: job.id };
   const [reason, setReason, clearReason] = useDraft(`reason.${job.id}`, job.reason);
-  const edit = useJobAction('editJob', job.id, ({ body }) =>
-    body?.reason === undefined ? undefined : clearReason(),
-  );
+  const [title, setTitle, clearTitle] = useDraft(`title.${job.id}`, job.title);
+  const edit = useJobAction('editJob', job.id, ({ body }) => {
+    if (body?.reason !== undefined) clearReason();
+    if (body?.title !== undefined) clearTitle();
+  });
   const count = detail.hoses.length;
   const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
   const hydraulics = hydraulicsOf(circuit);
@@ -207,6 +217,15 @@ export function LookOverPage() {
         </Sheet>
       </Stack>
       <Stack $gap={16}>
+        <TextField label="What the job is" value={title} onChange={setTitle} isDisabled={finished} />
+        {title.trim() === job.title ? null : (
+          <PlainButton
+            because={title.trim() === '' ? 'Say what the job is.' : null}
+            onPress={() => edit.mutate({ params, body: { version: job.version, title: title.trim() } })}
+          >
+            Rename the job
+          </PlainButton>
+        )}
         <TextField label="Why this job" multiline value={reason} onChange={setReason} isDisabled={finished} />
         {reason.trim() === job.reason ? null : (
           <PlainButton
@@ -215,23 +234,29 @@ export function LookOverPage() {
             Save the reason
           </PlainButton>
         )}
-        <SaveProblem save={edit} onTakeTheirs={clearReason} />
+        <SaveProblem
+          save={edit}
+          onTakeTheirs={() => {
+            clearReason();
+            clearTitle();
+          }}
+        />
         {finished ? null : (
           <>
             <PrimaryButton
-              because={job.endsConfirmed ? null : 'Confirm what is at every end first.'}
+              because={
+                job.endsConfirmed ? null : 'Confirm the ends first: everything that is ordered hangs on them.'
+              }
               onPress={() => void navigate(`/jobs/${job.id}/measure`)}
             >
               Take {count === 1 ? '1 hose' : `${count} hoses`} to Measure
             </PrimaryButton>
-            {job.endsConfirmed ? null : (
-              <Fine>Confirm the ends first: everything that is ordered hangs on them.</Fine>
-            )}
             <Fine>
               Pulls, drags, feels wrong? <Link to={symptomsAddress()}>Find out what is behind it</Link>
             </Fine>
           </>
         )}
+        {finished ? null : <AbandonJob />}
         <VehicleCautions vehicle={vehicle} circuits={[circuit]} brakeWorkRule={detail.shop.brakeWorkRule} />
       </Stack>
     </Columns>

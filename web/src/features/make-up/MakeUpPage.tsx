@@ -11,6 +11,7 @@ import {
   proofCautions,
   PROOF_FAULT_NAMES,
   makeUpStepsOf,
+  isClosed,
 } from '@zephyrcombe/contract';
 import type { Lubricant, MakeUpStep, MakeUpStepKind } from '@zephyrcombe/core';
 import {
@@ -96,7 +97,7 @@ function BuildList({ own }: { readonly own: HoseOfJob }) {
   const write = useWriter();
   const { hose, fitted } = own;
   const build = buildOf(own);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const save = useJobAction('makeUpHose', detail.job.id);
   const steps = makeUpStepsOf(hose, build);
   const done = hose.makeUp.steps.map(({ step }) => step);

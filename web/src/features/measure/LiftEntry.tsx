@@ -1,4 +1,5 @@
 /** Longer springs, spacers or arms that are still to be fitted: the wheel will hang lower than it was measured. */
+import { isClosed } from '@zephyrcombe/contract';
 import type { JobHose } from '@zephyrcombe/contract';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
@@ -33,7 +34,7 @@ export function LiftEntry({ hose }: { readonly hose: JobHose }) {
               : `The wheel will hang ${write.length(lift.droop_m)} lower; that has been added.`}
           </Fine>
         ) : null}
-        {job.status === 'finished' ? null : (
+        {isClosed(job) ? null : (
           <Line>
             <TextButton
               onPress={() => setTyped({ height: text(lift?.height_m), droop: text(lift?.droop_m) })}

@@ -9,6 +9,7 @@ import {
   POSE_CHECK_NAMES,
   POSE_NAMES,
   problemText,
+  isClosed,
 } from '@zephyrcombe/contract';
 import type { HoseMovement, Pose } from '@zephyrcombe/core';
 import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcombe/core';
@@ -99,7 +100,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const navigate = useNavigate();
   const edit = useJobAction('editJobHose', detail.job.id);
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const name = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? 'Hose';
   const route = useKeptRoute(detail.job.vehicleId, hose.hoseId, detail.job.id);
   const byTape = orderOf(detail, hose);

@@ -1,5 +1,5 @@
 import type { JobHose } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, movementOfHose, problemText } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, movementOfHose, problemText, isClosed } from '@zephyrcombe/contract';
 import type { Aid, Pose } from '@zephyrcombe/core';
 import { AID_UNCERTAINTY_m, AIDS, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import { useJobAction } from '../../api/queries.ts';
@@ -51,7 +51,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
   const take = useJobAction('takeReading', detail.job.id, ({ body }) =>
     setDraft((current) => afterRecorded({ ...EMPTY_READING, ...current }, body?.typed)),
   );
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
   const jointName = (id: string | undefined) =>
     detail.circuit.joints.find((joint) => joint.id === id)?.name ?? '';

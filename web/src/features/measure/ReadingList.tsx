@@ -1,5 +1,5 @@
 import type { Reading } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, movementOfHose, POSE_NAMES } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, movementOfHose, POSE_NAMES, isClosed } from '@zephyrcombe/contract';
 import { wrapAllowance } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
@@ -75,7 +75,7 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
         </span>
         <span>
           <Label>{reading.takenBy}</Label>{' '}
-          {struck || job.status === 'finished' ? null : (
+          {struck || isClosed(job) ? null : (
             <TextButton onPress={() => setBecause('')}>
               strike out<Unseen> {write.length(reading.length_m)}</Unseen>
             </TextButton>
@@ -88,7 +88,7 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
         subjectId={reading.id}
         name={`Reading of ${write.length(reading.length_m)}, ${POSE_NAMES[reading.pose].toLowerCase()}`}
         photos={photos.filter((photo) => photo.subjectId === reading.id)}
-        isDisabled={struck || job.status === 'finished'}
+        isDisabled={struck || isClosed(job)}
       />
       {struck ? <Fine>Struck out: {reading.struckBecause}</Fine> : null}
       {because === null || struck ? null : (

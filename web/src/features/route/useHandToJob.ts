@@ -1,4 +1,5 @@
 /** Hands the ends that were found for a route to the hose of the job they were searched for. */
+import { isClosed } from '@zephyrcombe/contract';
 import type { FoundFitting } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, exampleEnd } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
@@ -12,7 +13,7 @@ export function useHandToJob(jobId: string | null, hoseId: string) {
     void navigate(`/jobs/${jobId}/specify?hose=${hoseId}`);
   });
   const hose = data?.hoses.find((candidate) => candidate.hoseId === hoseId);
-  if (jobId === null || !hose || data?.job.status === 'finished') return { hand: null, edit };
+  if (jobId === null || !hose || (data && isClosed(data.job))) return { hand: null, edit };
   /** Another bend is another end, with take-offs of its own; a threaded end stays one. */
   const bent = (end: typeof hose.endA, bend_deg: number) => {
     const bend = EXAMPLE_BENDS_deg.find((known) => known === bend_deg);

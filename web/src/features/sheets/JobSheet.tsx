@@ -8,6 +8,7 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Head, Line, Page } from '../../design/layout.ts';
+import { AbandonedNotice } from '../job/AbandonedNotice.tsx';
 import { Paper } from './sheetParts.ts';
 
 interface JobSheetProps {
@@ -46,6 +47,7 @@ export function JobSheet({ title, children }: JobSheetProps) {
         <Fine>
           {detail.shop.name} · opened {write.date(detail.job.openedOn)} by {detail.job.openedBy}
         </Fine>
+        {detail.job.abandoned === null ? null : <AbandonedNotice abandoned={detail.job.abandoned} />}
         {children(detail)}
       </Paper>
     </Page>

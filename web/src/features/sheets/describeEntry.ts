@@ -165,6 +165,8 @@ function plainWords(data: Data): readonly string[] {
     ...(typeof data.typed === 'string' ? [`typed “${data.typed}”`] : []),
     ...(typeof data.because === 'string' && data.because !== '' ? [`because: ${data.because}`] : []),
     ...(typeof data.title === 'string' ? [data.title] : []),
+    ...(typeof data.from === 'string' && typeof data.title === 'string' ? [`before: ${data.from}`] : []),
+    ...(data.brakeLeftOpen === true ? ['the brake was left open'] : []),
     ...(Array.isArray(data.hoses) ? [data.hoses.map(String).join(' and ')] : []),
     ...(typeof event === 'string'
       ? [

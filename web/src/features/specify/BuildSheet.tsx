@@ -23,7 +23,7 @@ import {
   LINERS,
 } from '@zephyrcombe/core';
 import { useState } from 'react';
-import { SIGNED_OFF } from '../job/JobContext.ts';
+import { CLOSED } from '../job/JobContext.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField, Tick } from '../../design/fields.tsx';
@@ -443,7 +443,7 @@ function SplitForm({ build, finished, onBuild }: SplitFormProps) {
   };
   if (!isOpen)
     return (
-      <TextButton because={finished ? SIGNED_OFF : null} onPress={() => setOpen(true)}>
+      <TextButton because={finished ? CLOSED : null} onPress={() => setOpen(true)}>
         production changed over at some time
       </TextButton>
     );

@@ -10,6 +10,7 @@ import {
   orderDatumOf,
   MATERIAL_NAMES,
   torqueSourceName,
+  isClosed,
 } from '@zephyrcombe/contract';
 import type { BoltCarries, BoltState, JointMaterial } from '@zephyrcombe/core';
 import {
@@ -47,7 +48,7 @@ import { QuantityField, editableText, readQuantity } from '../../quantities/Quan
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
-import { SIGNED_OFF, useJob, useSelection } from '../job/JobContext.ts';
+import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointCautions, jointView, selectedHose, stackOf } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
@@ -103,7 +104,7 @@ function HoseOnPaper({ own }: { readonly own: HoseOfJob }) {
   const views = [fitted.fromJointId, fitted.toJointId].flatMap((id) => jointView(detail, id) ?? []);
   const route = useKeptRoute(detail.job.vehicleId, hose.hoseId, detail.job.id);
   const at = useBuild(detail, own, route);
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   return (
     <Columns>
       <Stack $gap={16}>
@@ -135,7 +136,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
   const write = useWriter();
   const navigate = useNavigate();
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   const [clocking, setClocking, clearClocking] = useDraft(
     `clocking.${detail.job.id}.${hose.hoseId}`,
     hose.clocking_rad === null ? '' : `${degrees(hose.clocking_rad)}°`,
@@ -357,7 +358,7 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
   const washer: Washer = { ...chosen.washer, material: parts.washer };
   const stack = stackOf(view, bolt, washer);
   const change = (next: Partial<PartsDraft>) => setDraft({ ...parts, ...next });
-  const finished = detail.job.status === 'finished';
+  const finished = isClosed(detail.job);
   return (
     <Sheet>
       <SheetTitle>
@@ -463,7 +464,7 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
               <PlainButton
                 because={
                   finished
-                    ? SIGNED_OFF
+                    ? CLOSED
                     : bolt.thread === ''
                       ? 'Type the thread of the bolt.'
                       : typedLength === null

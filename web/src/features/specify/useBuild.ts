@@ -1,6 +1,6 @@
 /** The build of the hose at hand: what was kept, or what is put there to begin with; changes as a draft that can be stepped back. */
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
-import { buildFacts, hoseCautions } from '@zephyrcombe/contract';
+import { buildFacts, hoseCautions, isClosed } from '@zephyrcombe/contract';
 import type { Caution, FreeHose, HoseBuild, PlaceFault, SuggestedBuild } from '@zephyrcombe/core';
 import { contactsOf, freeHose, inOrder, kept, placeFaults, suggestBuild } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
@@ -52,7 +52,7 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
   const length_m = hose.order_m ?? fitted.length_m;
   const free = freeHose(length_m, hose.endA, hose.endB);
   // Of a job that was signed off nobody knows what was on the hose, unless it was kept.
-  const isUnknown = hose.build === null && detail.job.status === 'finished';
+  const isUnknown = hose.build === null && isClosed(detail.job);
   const known = draft ?? hose.build ?? suggested.build;
   const build = { ...known, along: isUnknown ? [] : settled(known.along, free) };
   const before = past.at(-1);

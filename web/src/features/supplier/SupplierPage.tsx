@@ -8,7 +8,7 @@ import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobQuery, useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
-import { SIGNED_OFF } from '../job/JobContext.ts';
+import { CLOSED } from '../job/JobContext.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
@@ -65,7 +65,7 @@ export function SupplierPage() {
           jobId={jobId}
           version={version}
           supply={supply}
-          finished={status === 'finished'}
+          finished={status !== 'open'}
         />
       </Stack>
     </Page>
@@ -163,9 +163,7 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
               <SaveProblem save={order} />
               <PrimaryButton
                 isPending={order.isPending}
-                because={
-                  finished ? SIGNED_OFF : supply.quote.lines.length === 0 ? 'Nothing was quoted.' : null
-                }
+                because={finished ? CLOSED : supply.quote.lines.length === 0 ? 'Nothing was quoted.' : null}
                 onPress={() => order.mutate({ params, body: { version } })}
               >
                 Order it
@@ -200,7 +198,7 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
           <PlainButton
             style={{ marginTop: 10 }}
             isPending={deliver.isPending}
-            because={finished ? SIGNED_OFF : null}
+            because={finished ? CLOSED : null}
             onPress={() => deliver.mutate({ params, body: { version, wrong } })}
           >
             {supply.parcel ? 'Have it sent again' : 'Have it sent'}

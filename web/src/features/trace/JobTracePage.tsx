@@ -1,6 +1,6 @@
 /** A tracing of a job: its picture and its line are kept with it. */
 import type { Trace } from '@zephyrcombe/contract';
-import { photoAddress } from '@zephyrcombe/contract';
+import { photoAddress, isClosed } from '@zephyrcombe/contract';
 import { useReducer, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -42,7 +42,7 @@ function JobTrace({ trace }: { readonly trace: Trace }) {
   const save = useJobAction('saveTrace', job.id);
   const remove = useJobAction('removeTrace', job.id, () => void navigate(`/jobs/${job.id}/measure`));
   const photo = photos.find(({ subjectId }) => subjectId === trace.id);
-  const finished = job.status === 'finished';
+  const finished = isClosed(job);
   const params = { jobId: job.id, traceId: trace.id };
   const tracing = tracingOf(history.now);
   const isKept = name === trace.name && JSON.stringify(tracing) === JSON.stringify(trace.tracing);

@@ -1,6 +1,6 @@
 /** The tracings of a job, each with what it measures, and the way to a new one. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { photoUploadAddress } from '@zephyrcombe/contract';
+import { photoUploadAddress, isClosed } from '@zephyrcombe/contract';
 import { measureTracing } from '@zephyrcombe/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
@@ -67,7 +67,7 @@ export function TraceList() {
             })}
           </Rows>
         )}
-        {job.status === 'finished' ? null : (
+        {isClosed(job) ? null : (
           <PicturePick
             text={begin.isPending ? 'Sending the picture…' : 'Trace on a picture'}
             isPending={begin.isPending}

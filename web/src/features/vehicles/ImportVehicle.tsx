@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import type { ApiError } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
@@ -16,6 +17,7 @@ import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx
 
 type Reply = Awaited<ReturnType<typeof call<'importVehicle'>>>;
 interface Input {
+  readonly id: string;
   readonly document: unknown;
   readonly tryOnly: boolean;
 }
@@ -25,7 +27,7 @@ export function ImportVehicle() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [unreadable, setUnreadable] = useState<string | null>(null);
-  const [file, setFile] = useState<unknown>(null);
+  const [file, setFile] = useState<{ readonly id: string; readonly document: unknown } | null>(null);
   const read = useMutation<Reply, ApiError, Input>({
     mutationFn: (body) => call('importVehicle', { body }),
     onSuccess: (reply) => {
@@ -45,8 +47,9 @@ export function ImportVehicle() {
     setUnreadable(null);
     try {
       const document: unknown = JSON.parse(await chosen.text());
-      setFile(document);
-      read.mutate({ document, tryOnly: true });
+      const chosenFile = { id: newId(), document };
+      setFile(chosenFile);
+      read.mutate({ ...chosenFile, tryOnly: true });
     } catch {
       setUnreadable(`${chosen.name} is not JSON: choose the file that “Save as a document” wrote.`);
     }
@@ -94,7 +97,9 @@ export function ImportVehicle() {
                 <Line>
                   <PrimaryButton
                     isPending={read.isPending}
-                    onPress={() => read.mutate({ document: file, tryOnly: false })}
+                    onPress={() => {
+                      if (file) read.mutate({ ...file, tryOnly: false });
+                    }}
                   >
                     Enter {found.document.vehicle.name}
                   </PrimaryButton>

@@ -8,6 +8,7 @@ import { call } from '../../api/client.ts';
 import { vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
+import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Head, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
@@ -19,6 +20,7 @@ export function NewVehiclePage() {
   useCrumb('New vehicle');
   const [draft, setDraft, clearDraft] = useDraft('new-vehicle', EMPTY_VEHICLE);
   const [patterns, setPatterns, clearPatterns] = useDraft('new-vehicle.patterns', EMPTY_PATTERNS);
+  const [id, setId, clearId] = useDraft('new-vehicle.id', '');
   const [tried, setTried] = useState(false);
   const navigate = useNavigate();
   const client = useQueryClient();
@@ -32,6 +34,7 @@ export function NewVehiclePage() {
       void client.invalidateQueries({ queryKey: ['due'] });
       clearDraft();
       clearPatterns();
+      clearId();
       void navigate(`/vehicles/${detail.vehicle.id}`);
     },
   });
@@ -41,15 +44,26 @@ export function NewVehiclePage() {
         <Head>New vehicle</Head>
         <Columns $left="1fr" $right="1fr">
           <Stack $gap={16}>
-            <VehicleFields draft={draft} onDraft={setDraft} errors={tried ? errors : {}} />
+            <VehicleFields
+              draft={draft}
+              onDraft={(next) => {
+                setId('');
+                setDraft(next);
+              }}
+              errors={tried ? errors : {}}
+            />
             <SaveProblem save={create} />
             <div>
               <PrimaryButton
                 isPending={create.isPending}
                 onPress={() => {
                   setTried(true);
-                  if (entry)
-                    create.mutate({ body: { vehicle: entry, circuits: circuits as HydraulicsEntry[] } });
+                  if (!entry) return;
+                  const own = id === '' ? newId() : id;
+                  setId(own);
+                  create.mutate({
+                    body: { id: own, vehicle: entry, circuits: circuits as HydraulicsEntry[] },
+                  });
                 }}
               >
                 {circuits.length === 0

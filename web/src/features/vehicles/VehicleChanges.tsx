@@ -7,6 +7,7 @@ import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
@@ -95,6 +96,8 @@ export function AddCircuitDialog({
 }) {
   const [patterns, setPatterns] = useState(EMPTY_PATTERNS);
   const circuits = usePatternCircuits(patterns, vehicle.kind, vehicle.abs);
+  // One dialog adds one set of circuits, however often its button is pressed.
+  const [id] = useState(newId);
   const add = useVehicleAction('addCircuit', vehicle.id, onClose);
   return (
     <Dialog title="Add brakes" isOpen onClose={onClose}>
@@ -109,7 +112,7 @@ export function AddCircuitDialog({
             onPress={() =>
               add.mutate({
                 params: { vehicleId: vehicle.id },
-                body: { circuits: circuits as HydraulicsEntry[] },
+                body: { id, circuits: circuits as HydraulicsEntry[] },
               })
             }
           >

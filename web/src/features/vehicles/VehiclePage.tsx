@@ -98,7 +98,9 @@ export function VehiclePage() {
                   <Label>
                     {job.status === 'finished'
                       ? `signed off ${write.date(job.finishedOn ?? job.openedOn)}`
-                      : `next: ${STAGE_NAMES[job.next]}`}
+                      : job.status === 'abandoned'
+                        ? 'abandoned'
+                        : `next: ${STAGE_NAMES[job.next]}`}
                   </Label>
                 </Spread>
               ))}
@@ -173,6 +175,11 @@ function History({ changes }: { readonly changes: readonly VehicleChange[] }) {
           <div key={change.id}>
             {VEHICLE_CHANGE_WORDS[change.kind]}
             {typeof change.detail.circuit === 'string' ? `: ${change.detail.circuit.toLowerCase()}` : ''}
+            {typeof change.detail.title === 'string' ? `: ${change.detail.title}` : ''}
+            {typeof change.detail.because === 'string' ? `, because: ${change.detail.because}` : ''}
+            {change.detail.brakeLeftOpen === true ? (
+              <strong> The brake was left open: the vehicle does not run.</strong>
+            ) : null}
             <Label style={{ display: 'block' }}>
               {write.date(change.at)}, {change.by}
             </Label>

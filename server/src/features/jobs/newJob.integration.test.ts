@@ -1,0 +1,199 @@
+/** Starting, renaming and giving up a job, with buttons pressed twice. */
+import { randomUUID } from 'node:crypto';
+import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
+import { hydraulicsOf, renumber } from '@zephyrcombe/contract';
+import { demoId } from '../../demo/identity.ts';
+import type { TestServer } from '../../testing/testServer.ts';
+import { problemOf, startTestServer } from '../../testing/testServer.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(() => server.close());
+
+const body = (over: object = {}) => ({
+  id: randomUUID(),
+  vehicleId: demoId('wick'),
+  circuitId: demoId('wick/front/circuit'),
+  title: 'Front hose',
+  reason: 'Cracked',
+  hoseIds: [demoId('wick/front/hose')],
+  ...over,
+});
+const start = (sent: object, cookie?: string) => server.ask('POST', '/api/jobs', sent, cookie);
+async function job(): Promise<JobDetail> {
+  const reply = await start(body());
+  expect(reply.statusCode).toBe(200);
+  return reply.json();
+}
+const abandon = (detail: JobDetail, over: object = {}, cookie?: string) =>
+  server.ask(
+    'POST',
+    `/api/jobs/${detail.job.id}/abandon`,
+    { version: detail.job.version, because: 'The keeper sold it', ...over },
+    cookie,
+  );
+const logOf = async (id: string) =>
+  (await server.ask('GET', `/api/jobs/${id}/log`)).json<{ items: LogEntry[] }>().items;
+const vehicle = async () =>
+  (await server.ask('GET', `/api/vehicles/${demoId('wick')}`)).json<VehicleDetail>();
+
+describe('a button pressed twice', () => {
+  test('one after the other, and both at once, make one job', async () => {
+    const sent = body();
+    const before = (await vehicle()).jobs.length;
+    const first = (await start(sent)).json<JobDetail>();
+    const second = (await start(sent)).json<JobDetail>();
+    expect(second).toEqual(first);
+    const atOnce = body({ title: 'Twice at once' });
+    const replies = await Promise.all([start(atOnce), start(atOnce), start(atOnce)]);
+    expect(replies.map((reply) => reply.statusCode)).toEqual([200, 200, 200]);
+    expect((await vehicle()).jobs).toHaveLength(before + 2);
+    expect((await logOf(atOnce.id)).filter(({ kind }) => kind === 'opened')).toHaveLength(1);
+  });
+
+  test('another job is another job, and an id is not carried to another vehicle', async () => {
+    const sent = body();
+    await start(sent);
+    const before = (await vehicle()).jobs.length;
+    await start(body());
+    expect((await vehicle()).jobs).toHaveLength(before + 1);
+    const elsewhere = await start({
+      ...body({ id: sent.id }),
+      vehicleId: demoId('petrelle'),
+      circuitId: demoId('petrelle/front/circuit'),
+      hoseIds: [demoId('petrelle/front/h-left')],
+    });
+    expect(problemOf(elsewhere)).toMatchObject({ code: 'validation-failed', errors: [{ field: 'id' }] });
+  });
+
+  test('one vehicle, entered or read from a document', async () => {
+    const { vehicle: wick, circuits } = await vehicle();
+    const { id: _id, version: _version, ...entry } = wick;
+    const many = async () =>
+      (await server.ask('GET', '/api/vehicles')).json<{ items: unknown[] }>().items.length;
+    const before = await many();
+    const sent = { id: randomUUID(), vehicle: entry, circuits: circuits.map(hydraulicsOf) };
+    await Promise.all([
+      server.ask('POST', '/api/vehicles', sent),
+      server.ask('POST', '/api/vehicles', sent),
+    ]);
+    await server.ask('POST', '/api/vehicles', sent);
+    expect(await many()).toBe(before + 1);
+    const document = (await server.ask('GET', `/api/vehicles/${sent.id}/document`)).json<object>();
+    const file = { id: randomUUID(), document };
+    await server.ask('POST', '/api/vehicles/import', file);
+    const again = await server.ask('POST', '/api/vehicles/import', file);
+    expect(again.json()).toMatchObject({ vehicleId: file.id });
+    expect(await many()).toBe(before + 2);
+  });
+
+  test('one circuit added', async () => {
+    const source = (await vehicle()).circuits[0];
+    if (!source) throw new Error('no circuit');
+    const target = { id: randomUUID() };
+    const { vehicle: wick } = await vehicle();
+    const { id: _id, version: _version, ...entry } = wick;
+    await server.ask('POST', '/api/vehicles', { id: target.id, vehicle: entry, circuits: [] });
+    const circuits = [renumber(hydraulicsOf(source), () => randomUUID())];
+    const added = { id: randomUUID(), circuits };
+    const add = () => server.ask('POST', `/api/vehicles/${target.id}/circuits`, added);
+    expect((await Promise.all([add(), add()])).map((reply) => reply.statusCode)).toEqual([200, 200]);
+    expect((await add()).json<VehicleDetail>().circuits).toHaveLength(1);
+  });
+});
+
+test('a job is renamed, and the log says from what to what', async () => {
+  const detail = await job();
+  const named = await server.ask('PATCH', `/api/jobs/${detail.job.id}`, {
+    version: detail.job.version,
+    title: 'Front hose, chafed',
+  });
+  expect(named.json<JobDetail>().job.title).toBe('Front hose, chafed');
+  expect((await logOf(detail.job.id)).at(-1)).toMatchObject({
+    kind: 'renamed',
+    detail: { from: 'Front hose', title: 'Front hose, chafed' },
+  });
+  const blank = await server.ask('PATCH', `/api/jobs/${detail.job.id}`, {
+    version: detail.job.version + 1,
+    title: '  ',
+  });
+  expect(blank.statusCode).toBe(400);
+});
+
+describe('a job is abandoned', () => {
+  test('with a reason; after that nothing is written to it, by any path', async () => {
+    const detail = await job();
+    expect((await abandon(detail, { because: '   ' })).statusCode).toBe(400);
+    const gone = (await abandon(detail)).json<JobDetail>();
+    expect(gone.job).toMatchObject({
+      status: 'abandoned',
+      abandoned: { because: 'The keeper sold it', brakeLeftOpen: false },
+    });
+    const { version } = gone.job;
+    const path = `/api/jobs/${detail.job.id}`;
+    for (const [method, address, sent] of [
+      ['PATCH', path, { version, title: 'Again' }],
+      ['POST', `${path}/abandon`, { version, because: 'Once more' }],
+      ['POST', `${path}/layout`, { version, layout: 'tee' }],
+    ] as const)
+      expect(problemOf(await server.ask(method, address, sent))).toMatchObject({ code: 'job-abandoned' });
+    const open = (await server.ask('GET', '/api/jobs?status=open')).json<{ items: { id: string }[] }>();
+    expect(open.items.map(({ id }) => id)).not.toContain(detail.job.id);
+    expect((await vehicle()).changes[0]).toMatchObject({ kind: 'jobAbandoned' });
+  });
+
+  test('a brake that was opened has to be said to be open, and an apprentice does not decide it', async () => {
+    const detail = await job();
+    const [joint] = detail.joints;
+    if (!joint) throw new Error('no joint');
+    await server.ask('PATCH', `/api/jobs/${detail.job.id}`, {
+      version: detail.job.version,
+      fitChecks: { offeredUp: true },
+    });
+    const opened = (
+      await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint.jointId}`, {
+        version: joint.version,
+        handTight: true,
+      })
+    ).json<JobDetail>();
+    expect(problemOf(await abandon(opened))).toMatchObject({
+      code: 'stage-not-ready',
+      errors: [{ field: 'brakeLeftOpen' }],
+    });
+    const apprentice = await server.signInAs('tamsin');
+    expect((await abandon(opened, { brakeLeftOpen: true }, apprentice)).statusCode).toBe(422);
+    const gone = (await abandon(opened, { brakeLeftOpen: true })).json<JobDetail>();
+    expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: true });
+    expect((await vehicle()).changes[0]).toMatchObject({ detail: { brakeLeftOpen: true } });
+  });
+
+  test('a layout that was only chosen goes back to what was found', async () => {
+    const { models } = server.database;
+    await models.Job.update({ status: 'finished' }, { where: { id: demoId('job/petrelle-bars') } });
+    const outfit = (
+      await start(
+        body({
+          vehicleId: demoId('petrelle'),
+          circuitId: demoId('petrelle/front/circuit'),
+          hoseIds: [demoId('petrelle/front/h-left')],
+        }),
+      )
+    ).json<JobDetail>();
+    const found = hydraulicsOf(outfit.circuit);
+    const tee = (
+      await server.ask('POST', `/api/jobs/${outfit.job.id}/layout`, {
+        version: outfit.job.version,
+        layout: 'tee',
+      })
+    ).json<JobDetail>();
+    await abandon(tee);
+    const now = (await server.ask('GET', `/api/vehicles/${demoId('petrelle')}`)).json<VehicleDetail>();
+    const circuit = now.circuits.find(({ id }) => id === outfit.circuit.id);
+    expect(circuit && hydraulicsOf(circuit)).toEqual(found);
+    // The record keeps the layout that it was about.
+    const kept = (await server.ask('GET', `/api/jobs/${outfit.job.id}`)).json<JobDetail>();
+    expect(hydraulicsOf(kept.circuit)).toEqual(hydraulicsOf(tee.circuit));
+  });
+});
