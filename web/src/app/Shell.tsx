@@ -43,6 +43,13 @@ const Bar = styled.header`
     min-height: 32px;
     display: inline-flex;
     align-items: center;
+    ${PHONE} {
+      min-height: 44px;
+      min-width: 44px;
+      flex: none;
+      padding: 0;
+      margin: 0;
+    }
   }
   a:hover {
     text-decoration: underline;

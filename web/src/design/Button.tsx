@@ -4,7 +4,7 @@ import { useId } from 'react';
 import type { ButtonProps as AriaButtonProps } from 'react-aria-components';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
-import { SIZE, colour } from './tokens.ts';
+import { PHONE, SIZE, colour } from './tokens.ts';
 
 const shape = css`
   min-height: 48px;
@@ -29,6 +29,11 @@ const Why = styled.span`
   color: ${colour('inkSoft')};
 `;
 
+/** Says the reason to the mouse, and leaves the button where it stands in its row. */
+const Around = styled.span`
+  display: contents;
+`;
+
 export interface ButtonProps extends Omit<AriaButtonProps, 'isDisabled' | 'children' | 'className'> {
   readonly children: ReactNode;
   readonly className?: string;
@@ -45,14 +50,14 @@ function SayingButton({ because = null, isQuiet = false, ...props }: ButtonProps
   // The button stays the first child, so that it keeps the focus when the reason comes and goes.
   if (isQuiet)
     return (
-      <span title={because ?? undefined}>
+      <Around title={because ?? undefined}>
         {button}
         {because ? (
           <span id={id} hidden>
             {because}
           </span>
         ) : null}
-      </span>
+      </Around>
     );
   return (
     <>
@@ -85,6 +90,10 @@ export const TextButton = styled(SayingButton)`
   border: 0;
   padding: 6px 2px;
   min-height: 32px;
+  ${PHONE} {
+    min-height: 44px;
+    min-width: 44px;
+  }
   justify-self: start;
   color: ${colour('action')};
   text-decoration: underline;

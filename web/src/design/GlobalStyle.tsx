@@ -1,5 +1,5 @@
 import { createGlobalStyle } from 'styled-components';
-import { FONT, SIZE, colour, themeRules } from './tokens.ts';
+import { FONT, PHONE, SIZE, colour, themeRules } from './tokens.ts';
 
 /** Paper, ink, type and focus for the whole application. */
 export const GlobalStyle = createGlobalStyle`
@@ -13,6 +13,8 @@ export const GlobalStyle = createGlobalStyle`
   fieldset { border: 0; min-width: 0; }
   legend { padding: 0; }
   a { color: ${colour('action')}; text-underline-offset: 3px; }
+  /* A thumb meets 44 px; the line that a link stands in keeps its height. */
+  @media screen { ${PHONE} { a { padding: 14px 9px; margin: 0 -9px; } } }
   button, input, select, textarea { font: inherit; color: inherit; }
   :focus-visible { outline: 3px solid ${colour('action')}; outline-offset: 2px; }
   ::selection { background: ${colour('action')}; color: ${colour('onAction')}; }

@@ -76,7 +76,8 @@ const TOOLS = [
 
 const Tool = styled(Link)`
   display: inline-block;
-  padding: 8px 0;
+  padding: 10px 0;
+  margin: 0;
   font-size: ${SIZE.large};
   color: ${colour('ink')};
 `;

@@ -116,10 +116,7 @@ export function BleedPage() {
 }
 
 const Count = styled.p`
-  font: 650 112px/1 ${FONT.words};
-  ${PHONE} {
-    font-size: 88px;
-  }
+  font: 650 88px/1 ${FONT.words};
   text-align: center;
   margin: 4px 0 0;
   font-variant-numeric: tabular-nums;
@@ -140,6 +137,14 @@ const Two = styled.div`
     min-height: 64px;
     font-size: ${SIZE.large};
   }
+`;
+
+/** The count beside the reservoir, so that the button below both stands on the first screen. */
+const Beside = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  align-items: center;
 `;
 
 const Outflows = styled.div`
@@ -194,44 +199,29 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
         </Label>
         <h1 style={{ fontSize: 27 }}>{view.name}</h1>
       </div>
-      <div>
-        <Count aria-live="polite" data-testid="strokes">
-          {shown}
-        </Count>
-        <Fine style={{ textAlign: 'center' }}>
-          strokes since the last top-up <Unseen>of the reservoir</Unseen>{' '}
-          {guard?.ok ? <Working of="strokes left" result={guard} /> : null}
-        </Fine>
-      </div>
-      {guard?.ok ? (
-        <>
+      <Beside>
+        <div>
+          <Count aria-live="polite" data-testid="strokes">
+            {shown}
+          </Count>
+          <Fine style={{ textAlign: 'center' }}>
+            strokes since the last top-up <Unseen>of the reservoir</Unseen>{' '}
+            {guard?.ok ? <Working of="strokes left" result={guard} /> : null}
+          </Fine>
+        </div>
+        {guard?.ok ? (
           <ReservoirDrawing guard={guard.value} shade={notedShade(detail)} />
-          <Cautions cautions={guard.cautions} />
-        </>
-      ) : (
-        <Fine>
-          Master bore, {control} travel or reservoir volume are not known: watch the level yourself.
-        </Fine>
-      )}
+        ) : (
+          <Fine>
+            Master bore, {control} travel or reservoir volume are not known: watch the level yourself.
+          </Fine>
+        )}
+      </Beside>
+      {guard?.ok ? <Cautions cautions={guard.cautions} /> : null}
       <SaveProblem save={add} />
       <SaveProblem save={undo} />
       {finished ? null : (
         <>
-          <div>
-            <Label>What came out</Label>
-            <Outflows>
-              {OUTFLOWS.map((outflow) => (
-                <PlainButton
-                  key={outflow}
-                  aria-pressed={view.lastOutflow === outflow}
-                  onPress={() => add.mutate({ params, body: { id: newId(), kind: 'outflow', outflow } })}
-                >
-                  <OutflowMark outflow={outflow} />
-                  {OUTFLOW_NAMES[outflow]}
-                </PlainButton>
-              ))}
-            </Outflows>
-          </div>
           <Fine>Close before you let the {control} go.</Fine>
           <StrokeButton
             because={empty ? 'The reservoir stands at its minimum: the next stroke could draw in air.' : null}
@@ -268,6 +258,21 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}
             </TextButton>
           </div>
+          <div>
+            <Label>What came out</Label>
+            <Outflows>
+              {OUTFLOWS.map((outflow) => (
+                <PlainButton
+                  key={outflow}
+                  aria-pressed={view.lastOutflow === outflow}
+                  onPress={() => add.mutate({ params, body: { id: newId(), kind: 'outflow', outflow } })}
+                >
+                  <OutflowMark outflow={outflow} />
+                  {OUTFLOW_NAMES[outflow]}
+                </PlainButton>
+              ))}
+            </Outflows>
+          </div>
           {allClear ? (
             <PrimaryButton onPress={() => void navigate(`/jobs/${jobId}/hand-over`)}>
               All nipples clear: go to Hand over
@@ -288,37 +293,37 @@ interface ReservoirDrawingProps {
 function ReservoirDrawing({ guard, shade }: ReservoirDrawingProps) {
   const left = Math.max(0, guard.strokesLeft);
   const share = guard.strokesBeforeMinimum > 0 ? left / guard.strokesBeforeMinimum : 0;
-  const [top, minimum, bottom] = [18, 50, 66];
+  const [top, minimum, bottom] = [20, 56, 74];
   const level = minimum - (minimum - top) * share;
   const text = left === 1 ? 'about 1 stroke left' : `about ${left} strokes left`;
   return (
-    <svg width="100%" viewBox="0 0 340 70" role="img" aria-label={`Reservoir: ${text}`}>
+    <svg width="100%" viewBox="0 0 180 98" role="img" aria-label={`Reservoir: ${text}`}>
       <rect
-        x="10"
+        x="4"
         y={level}
-        width="320"
+        width="172"
         height={bottom - level}
         fill={shade === null ? colour('hairlineSoft') : FLUID[shade]}
         opacity="0.75"
       />
       <rect
-        x="10"
+        x="4"
         y="2"
-        width="320"
+        width="172"
         height={bottom - 2}
         fill="none"
         stroke={colour('ink')}
         strokeWidth="1.5"
       />
       <g strokeDasharray="6 4">
-        <line x1="10" x2="330" y1={top} y2={top} stroke={colour('inkSoft')} />
-        <line x1="10" x2="330" y1={minimum} y2={minimum} stroke={colour('danger')} />
+        <line x1="4" x2="176" y1={top} y2={top} stroke={colour('inkSoft')} />
+        <line x1="4" x2="176" y1={minimum} y2={minimum} stroke={colour('danger')} />
       </g>
-      <text x="20" y={top - 3} fontSize="12" fill={colour('inkSoft')}>
+      <text x="12" y={top - 4} fontSize="12" fill={colour('inkSoft')}>
         max
       </text>
       <text
-        x="20"
+        x="12"
         y={bottom - 4}
         fontSize="12"
         fontWeight="650"
@@ -329,7 +334,7 @@ function ReservoirDrawing({ guard, shade }: ReservoirDrawingProps) {
       >
         min
       </text>
-      <text x="320" y={top - 3} fontSize="13" textAnchor="end" fill={colour('ink')}>
+      <text x="90" y="92" fontSize="13" textAnchor="middle" fill={colour('ink')}>
         {text}
       </text>
     </svg>

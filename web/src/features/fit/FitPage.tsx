@@ -40,6 +40,12 @@ export function FitPage() {
   const detail = useJob();
   const write = useWriter();
   const { jointId, select } = useSelection();
+  // A joint that was tapped, not one that stands there by itself: its field comes into view.
+  const [tapped, setTapped] = useState<string | null>(null);
+  const takeUp = (id: string) => {
+    setTapped(id);
+    select({ joint: id });
+  };
   const views = jointsInOrder(detail);
   const plan = fitPlan(
     views.map(({ joint }) => ({ id: joint.id, seal: joint.seal })),
@@ -75,7 +81,7 @@ export function FitPage() {
           <Steps>
             {steps.map((step) => (
               <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
-                <PlanStep step={step} onJoint={(id) => select({ joint: id })} />
+                <PlanStep step={step} onJoint={takeUp} />
               </li>
             ))}
           </Steps>
@@ -90,7 +96,10 @@ export function FitPage() {
           key={current.joint.id}
           view={current}
           nextNames={remainingNames(views, toTorque, current.joint.id, detail)}
-          onNext={(id) => select({ joint: id })}
+          isTakenUp={tapped === current.joint.id}
+          onShown={() => setTapped(null)}
+          onNext={takeUp}
+          onStay={(id) => select({ joint: id })}
           nextJointId={nextJointId}
         />
       ) : null}

@@ -2,9 +2,11 @@
 import { cautionText, problemText, WITNESS_MARK_NAMES, isClosed } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { fromSI, judgeTorqueAttempt, SOURCES, washersNeeded, wrenchRange } from '@zephyrcombe/core';
+import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { focusHeading, headingIn } from '../../app/focusHeading.ts';
 import { newId } from '../../app/newId.ts';
 import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
@@ -29,9 +31,28 @@ interface TorquePanelProps {
   readonly nextNames: readonly string[];
   readonly nextJointId: string | null;
   readonly onNext: (jointId: string) => void;
+  /** Its record is seen before the next one is taken up. */
+  readonly onStay: (jointId: string) => void;
+  /** Somebody has just tapped this joint. */
+  readonly isTakenUp: boolean;
+  readonly onShown: () => void;
 }
 
-export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePanelProps) {
+export function TorquePanel({
+  view,
+  nextNames,
+  nextJointId,
+  onNext,
+  onStay,
+  isTakenUp,
+  onShown,
+}: TorquePanelProps) {
+  const panel = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!isTakenUp) return;
+    onShown();
+    bringIntoView(panel.current);
+  }, [isTakenUp, onShown]);
   const detail = useJob();
   const write = useWriter();
   const today = useToday();
@@ -77,8 +98,7 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
     if (reading === null || !wrench || !judged?.ok) return;
     const id = draft.id === '' ? newId() : draft.id;
     setDraft({ ...draft, id });
-    // Stay at this joint: its record is seen before the next one is taken up.
-    onNext(joint.id);
+    onStay(joint.id);
     record.mutate({
       params: { jobId: detail.job.id },
       body: {
@@ -96,9 +116,11 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
   };
 
   return (
-    <Stack $gap={14}>
+    <Stack $gap={14} ref={panel}>
       <div>
-        <Label>Torque, {joint.name.toLowerCase()}</Label>
+        <Label as="h2" style={{ fontWeight: 400 }}>
+          Torque, {joint.name.toLowerCase()}
+        </Label>
         <Hero style={{ fontSize: 'clamp(40px, 6vw, 58px)' }}>
           {write.torqueRange(minimum_Nm, maximum_Nm)}
         </Hero>
@@ -254,6 +276,15 @@ export function TorquePanel({ view, nextNames, nextJointId, onNext }: TorquePane
       )}
     </Stack>
   );
+}
+
+/** The field, with its unit and its button below; where there is none, what is recorded. */
+function bringIntoView(panel: HTMLElement | null): void {
+  const field = panel?.querySelector<HTMLElement>('input:not([type="checkbox"])') ?? null;
+  (field ?? panel)?.scrollIntoView({ block: field ? 'center' : 'start' });
+  const heading = panel && headingIn(panel);
+  if (field) field.focus({ preventScroll: true });
+  else if (heading) focusHeading(heading);
 }
 
 /** The washers' own tick stands right there: it is not said twice before the button is pressed. */

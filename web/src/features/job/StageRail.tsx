@@ -70,6 +70,9 @@ const Stop = styled(Link)`
   }
   ${PHONE} {
     padding: 12px 11px;
+    margin: 0;
+    min-width: 44px;
+    text-align: center;
     font-size: ${SIZE.small};
   }
 `;
@@ -84,15 +87,19 @@ export function StageRail({ jobId, done }: StageRailProps) {
   const [search] = useSearchParams();
   const rail = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
-  // On a phone the rail is longer than the screen: the current stage is brought into view.
-  useEffect(() => {
-    const active = rail.current?.querySelector<HTMLElement>('a.active');
-    if (active && rail.current)
-      rail.current.scrollLeft = active.offsetLeft - rail.current.clientWidth / 2 + active.clientWidth / 2;
-  }, [pathname]);
   const page = pathname.split('/')[3] ?? '';
   // Checking a box in and making a hose up belong to Specify.
   const here = page === 'kit' || page === 'build' ? 'specify' : page;
+  // On a phone the rail is longer than the screen: the current stage is brought into view, also when the words change their width.
+  useEffect(() => {
+    const show = () => {
+      const active = rail.current?.querySelector<HTMLElement>('a.active');
+      if (active && rail.current)
+        rail.current.scrollLeft = active.offsetLeft - rail.current.clientWidth / 2 + active.clientWidth / 2;
+    };
+    show();
+    void document.fonts.ready.then(show);
+  }, [here, done]);
   const kept = search.size > 0 ? `?${search.toString()}` : '';
   return (
     <Rail ref={rail} aria-label="Stages" className="no-print">

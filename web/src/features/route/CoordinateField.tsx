@@ -3,11 +3,14 @@ import { fromSI, parseQuantity, toSI } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
-import { colour, SIZE } from '../../design/tokens.ts';
+import { PHONE, colour, SIZE } from '../../design/tokens.ts';
 
 const Small = styled.input`
   width: 86px;
   min-height: 40px;
+  ${PHONE} {
+    min-height: 44px;
+  }
   padding: 4px 8px;
   border: 1px solid ${colour('inkSoft')};
   border-radius: 0;

@@ -7,7 +7,7 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../design/layout.ts';
-import { colour, FONT, SIZE } from '../../design/tokens.ts';
+import { PHONE, colour, FONT, SIZE } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { RouteAction, RouteState } from './benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
@@ -507,6 +507,9 @@ function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
 
 const Select = styled.select`
   min-height: 40px;
+  ${PHONE} {
+    min-height: 44px;
+  }
   border: 1px solid ${colour('inkSoft')};
   border-radius: 0;
   background: ${colour('sheet')};

@@ -23,7 +23,7 @@ const Slide = styled.div`
   }
   input {
     width: 100%;
-    height: 40px;
+    height: 44px;
     margin: 0;
     accent-color: ${colour('action')};
     cursor: pointer;
