@@ -379,6 +379,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
       [0, 0, 1],
     ],
   ],
+  lyingOf: [() => [{ outward: [1, 0, 1], neck: { along: [1, 0, 0], length_m: 0.01 }, eyeAxis: [0, 0, 1] }]],
   neckDirection: [() => [[1, 0, 0], [0, 0, 1], 0.3]],
   twistBetween_rad: [() => [0.3, 0.5]],
   // These read what a solve made: their figures come from it.

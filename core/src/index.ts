@@ -95,6 +95,7 @@ export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
 export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';
 export { EXAMPLE_THREADED, exampleEnd, exampleThreaded } from './fittings/exampleThreaded.ts';
+export type { Lying } from './fittings/clocking.ts';
 export { clocks, needsClocking } from './fittings/clocking.ts';
 
 export type { Limits, Thread, ThreadGender, ThreadUse } from './threads/thread.ts';
@@ -222,6 +223,7 @@ export {
   screwedBendNeeded_rad,
   twistBetween_rad,
 } from './route/clocking.ts';
+export { lyingOf } from './route/endAxis.ts';
 export type { Gap } from './route/gaps.ts';
 export { LEAST_GAP_m, leastGap_m, sleeveLines } from './route/gaps.ts';
 export { cornersOf, neckAlong, pointedEnd } from './route/endPiece.ts';

@@ -1,9 +1,7 @@
 /** How the ends of a hose lie to each other, in words: one convention for route, specification, order, build sheet and kit. */
-import type { EndGeometry } from '@zephyrcombe/core';
+import type { Lying } from '@zephyrcombe/core';
 import { clocks, needsClocking } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
-
-type Lying = Pick<EndGeometry, 'family' | 'neckAngle_rad'>;
 
 const axisOf = ({ family }: Lying, end: 'A' | 'B') =>
   family === 'banjo' ? `eye axis of ${end}` : `thread of ${end}`;

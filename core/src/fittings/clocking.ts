@@ -4,7 +4,7 @@
  */
 import type { EndGeometry } from './end.ts';
 
-type Lying = Pick<EndGeometry, 'family' | 'neckAngle_rad'>;
+export type Lying = Pick<EndGeometry, 'family' | 'neckAngle_rad'>;
 
 /** Whether it matters how an end is turned about the hose: an eye is held by its bolt, a bent end points somewhere, a straight thread turns. */
 export const clocks = ({ family, neckAngle_rad }: Lying): boolean =>

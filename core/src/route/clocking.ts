@@ -1,4 +1,4 @@
-/** The angle between the two eyes of a hose that is not twisted, in the shape it hangs in. */
+/** The angle between the axes of the two ends of a hose that is not twisted, in the shape it hangs in. */
 import { demand, unphysical } from '../calculation/physical.ts';
 import type { Problem } from '../calculation/problem.ts';
 import type { Vector } from '../geometry/vector.ts';
@@ -31,7 +31,7 @@ function across(direction: Vector, tangent: Vector): Vector | null {
 }
 
 /**
- * From the start's eye axis, carried to the far end, to the end's eye axis, about the hose; clockwise seen from the start
+ * From the start's axis, carried to the far end, to the end's axis, about the hose; clockwise seen from the start
  * looking along the hose is positive, −π to π. The shapes follow one another: a guide between two of them lets the twist
  * through. Null when an axis lies along the hose and clocks nothing.
  */
@@ -61,7 +61,7 @@ export function neckDirection(inPlane: Vector, boltAway: Vector, bend_rad: numbe
 }
 
 /** The first of the named directions that is not finite or points nowhere. */
-function directionProblem(directions: Readonly<Record<string, Vector>>): Problem | null {
+export function directionProblem(directions: Readonly<Record<string, Vector>>): Problem | null {
   for (const [field, direction] of Object.entries(directions)) {
     const refused = unphysical({ [field]: direction });
     if (refused) return refused;

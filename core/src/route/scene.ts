@@ -2,6 +2,7 @@
 import type { Vector } from '../geometry/vector.ts';
 import { add, distanceBetween, dot, norm, scaled, subtract, unit } from '../geometry/vector.ts';
 import { clocking_rad, twistBetween_rad } from './clocking.ts';
+import { endAxis } from './endAxis.ts';
 import type { PieceAt, SpanPose } from './envelope.ts';
 import { followEnvelope, freeSpan, solveEnvelope } from './envelope.ts';
 import { behindOf } from './endPiece.ts';
@@ -334,11 +335,12 @@ function readPose(
 
 function clockingOf({ rig, hose }: Scene, pose: RigPose, spans: readonly SpanPose[]): number | null {
   const { start, end } = hose;
-  if (hose.clips.some(({ slides }) => !slides) || !start.eyeAxis || !end.eyeAxis) return null;
+  const [startAxis, farAxis] = [endAxis(start), endAxis(end)];
+  if (hose.clips.some(({ slides }) => !slides) || !startAxis || !farAxis) return null;
   return clocking_rad(
     spans.map(({ shape }) => shape),
-    placementOf(rig, start.body, pose).direction(start.eyeAxis),
-    placementOf(rig, end.body, pose).direction(end.eyeAxis),
+    placementOf(rig, start.body, pose).direction(startAxis),
+    placementOf(rig, end.body, pose).direction(farAxis),
   );
 }
 

@@ -34,19 +34,23 @@ const Around = styled.span`
   display: contents;
 `;
 
-export interface ButtonProps extends Omit<AriaButtonProps, 'isDisabled' | 'children' | 'className'> {
+export interface ButtonProps extends Omit<AriaButtonProps, 'isDisabled' | 'isPending' | 'children' | 'className'> {
   readonly children: ReactNode;
   readonly className?: string;
   /** Why it cannot be pressed, one sentence; empty when it can. There is no other way to disable a button. */
   readonly because?: string | null | undefined;
   /** The reason is said to who points at it or has the page read out, and not written beside it: undo, redo, counting down. */
   readonly isQuiet?: boolean;
+  /** What it asked for is on its way: it keeps the focus, and is not pressed a second time. */
+  readonly isPending?: boolean;
 }
 
-function SayingButton({ because = null, isQuiet = false, ...props }: ButtonProps) {
+const WAITS = { onPress: () => undefined, type: 'button', 'data-pending': true } as const;
+
+function SayingButton({ because = null, isQuiet = false, isPending = false, ...props }: ButtonProps) {
   const id = useId();
   const held = because === null || because === '' ? {} : { isDisabled: true, 'aria-describedby': id };
-  const button = <Base {...props} {...held} />;
+  const button = <Base {...props} {...held} {...(isPending ? WAITS : {})} />;
   // The button stays the first child, so that it keeps the focus when the reason comes and goes.
   if (isQuiet)
     return (

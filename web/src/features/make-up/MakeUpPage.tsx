@@ -12,6 +12,7 @@ import {
   PROOF_FAULT_NAMES,
   makeUpStepsOf,
   isClosed,
+  clockingText,
 } from '@zephyrcombe/contract';
 import type { Lubricant, MakeUpStep, MakeUpStepKind } from '@zephyrcombe/core';
 import {
@@ -39,6 +40,7 @@ import { ChoiceRow, Pick, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Head, Hero, Label, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
+import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
@@ -270,8 +272,7 @@ const HINTS: Partial<Record<MakeUpStepKind, string>> = {
     'Free the braid from the liner, olive over the liner and under the braid, pushed on until the mark is there.',
   oliveB:
     'Free the braid from the liner, olive over the liner and under the braid, pushed on until the mark is there.',
-  clock:
-    'Look along the hose from end A, its eye axis upright; turn end B clockwise by the clocking before its nut is tight, never after.',
+  clock: 'Set it before the nut of end B is tight, never after.',
   dry: 'Blow it through with dry air from both ends until nothing comes out any more: water boils in a brake.',
   cap: 'Write the date and the number on the label, shrink it on, cap both ends until the hose is fitted.',
 };
@@ -314,6 +315,14 @@ function StepForm({ kind, own, isPending, onDo }: StepFormProps) {
   return (
     <Stack $gap={10} style={{ marginTop: 8 }}>
       {HINTS[kind] ? <Fine>{HINTS[kind]}</Fine> : null}
+      {kind === 'clock' ? (
+        <>
+          <p>{clockingText(own.hose, write)}</p>
+          {own.hose.clocking_rad === null ? null : (
+            <ClockingView clocking_rad={own.hose.clocking_rad} endA={own.hose.endA} endB={own.hose.endB} />
+          )}
+        </>
+      ) : null}
       {kind === 'cut' ? (
         <ChoiceRow
           label="Both faces"

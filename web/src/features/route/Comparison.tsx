@@ -1,6 +1,8 @@
 /** A candidate laid aside, beside the one on the bench: what each costs. */
 import type { CornerHose, RouteProof, Scene } from '@zephyrcombe/core';
+import { lyingOf } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/contract';
+import { clockingText } from '@zephyrcombe/contract';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -138,7 +140,8 @@ const FIGURES: readonly (readonly [string, FigureOf])[] = [
   ['straight distance / hose length', ({ chordRatio }, _scene, write) => write.fraction(chordRatio.value)],
   [
     'clocking, untwisted',
-    ({ clocking_rad }, _scene, write) => (clocking_rad === null ? 'either' : write.angle(clocking_rad)),
+    ({ clocking_rad }, { hose }, write) =>
+      clockingText({ endA: lyingOf(hose.start), endB: lyingOf(hose.end), clocking_rad }, write),
   ],
   [
     'twist by movement',

@@ -1,12 +1,24 @@
 /** What the route comes to, in large figures, with the pose that decides each. */
-import type { RigPose, RouteProof, Scene } from '@zephyrcombe/core';
-import { TAUT_RATIO } from '@zephyrcombe/core';
-import { problemText } from '@zephyrcombe/contract';
+import type { Lying, RigPose, RouteProof, Scene } from '@zephyrcombe/core';
+import { lyingOf, TAUT_RATIO } from '@zephyrcombe/core';
+import { clockingConvention, problemText } from '@zephyrcombe/contract';
 import type { ReactNode } from 'react';
 import { memo } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Figure, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import {
+  Figure,
+  Fine,
+  Hero,
+  Label,
+  Line,
+  Rows,
+  Sheet,
+  SheetTitle,
+  Spread,
+  Stack,
+} from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
@@ -116,10 +128,11 @@ function Proven({
           />
         ) : null}
         {proof.clocking_rad === null ? null : (
-          <Row
-            name="clocking, untwisted"
-            value={write.angle(proof.clocking_rad)}
-            note={`far eye against the first, clockwise seen from the first end; the movement turns it by ${write.angle(proof.imposedTwist_rad ?? 0)}`}
+          <Clocked
+            clocking_rad={proof.clocking_rad}
+            start={lyingOf(hose.start)}
+            end={lyingOf(hose.end)}
+            turned_rad={proof.imposedTwist_rad ?? 0}
           />
         )}
         <Row
@@ -144,6 +157,30 @@ interface RowProps {
   readonly name: string;
   readonly value: string;
   readonly note: string;
+}
+
+interface ClockedProps {
+  readonly clocking_rad: number;
+  readonly start: Lying;
+  readonly end: Lying;
+  readonly turned_rad: number;
+}
+
+/** As the order says and draws it; the first end of a route is end A. */
+function Clocked({ clocking_rad, start, end, turned_rad }: ClockedProps) {
+  const write = useWriter();
+  return (
+    <Line $gap={12}>
+      <div style={{ flex: 1 }}>
+        <Row
+          name="clocking, untwisted"
+          value={write.angle(clocking_rad)}
+          note={`${clockingConvention(start, end)} (the first end); the movement turns it by ${write.angle(turned_rad)}`}
+        />
+      </div>
+      <ClockingView clocking_rad={clocking_rad} endA={start} endB={end} />
+    </Line>
+  );
 }
 
 const Row = memo(function Row({ name, value, note }: RowProps) {

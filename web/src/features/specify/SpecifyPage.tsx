@@ -58,7 +58,7 @@ import { templateAddress } from '../templates/templateState.ts';
 import type { KeptRoute } from '../route/HoseRoute.tsx';
 import { useKeptRoute } from '../route/HoseRoute.tsx';
 import { BuildSheet, MaterialSheet } from './BuildSheet.tsx';
-import { ClockingView } from './ClockingView.tsx';
+import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { JointDrawing } from './JointDrawing.tsx';
 import { RouteOfBuild } from './RouteOfBuild.tsx';
 import type { BuildAtHand } from './useBuild.ts';

@@ -1,13 +1,13 @@
 /** How the two ends lie to each other, as the order draws it. */
-import type { EndGeometry } from '@zephyrcombe/core';
+import type { Lying } from '@zephyrcombe/core';
 import { clockingConvention, clockingDrawing } from '@zephyrcombe/contract';
-import { useWriter } from '../../app/SessionContext.ts';
-import { FlatView } from '../../drawing/FlatView.tsx';
+import { useWriter } from '../app/SessionContext.ts';
+import { FlatView } from './FlatView.tsx';
 
 interface ClockingViewProps {
   readonly clocking_rad: number;
-  readonly endA: EndGeometry;
-  readonly endB: EndGeometry;
+  readonly endA: Lying;
+  readonly endB: Lying;
 }
 
 /** On a screen a millimetre of the drawing takes so many pixels. */
