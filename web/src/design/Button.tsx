@@ -34,7 +34,10 @@ const Around = styled.span`
   display: contents;
 `;
 
-export interface ButtonProps extends Omit<AriaButtonProps, 'isDisabled' | 'isPending' | 'children' | 'className'> {
+export interface ButtonProps extends Omit<
+  AriaButtonProps,
+  'isDisabled' | 'isPending' | 'children' | 'className'
+> {
   readonly children: ReactNode;
   readonly className?: string;
   /** Why it cannot be pressed, one sentence; empty when it can. There is no other way to disable a button. */

@@ -53,8 +53,25 @@ export function JointSection({
         <path
           d={`M${axis - 13 * scale} ${y(layout.portFace)} H${axis - radius * scale} V${y(layout.portBottom)} H${axis + radius * scale} V${y(layout.portFace)} H${axis + 13 * scale} V${y(layout.height)} H${axis - 13 * scale} Z`}
           fill={colour('hairlineSoft')}
-          {...ink}
+          {...(parts.portDepth_mm === null ? {} : ink)}
         />
+        {parts.portDepth_mm === null ? (
+          <>
+            <path
+              d={[-13, -radius, radius, 13]
+                .map((x) => `M${axis + x * scale} ${y(layout.portFace)} V${y(layout.height)}`)
+                .join(' ')}
+              fill="none"
+              {...ink}
+            />
+            <path
+              d={`M${axis - 13 * scale} ${y(layout.height)} H${axis + 13 * scale}`}
+              fill="none"
+              strokeDasharray="4 4"
+              {...ink}
+            />
+          </>
+        ) : null}
         {layout.eyes.map((eye, index) => (
           <g key={`eye ${index}`}>
             <rect {...box(-EYE_OUTER_mm, -radius - 0.1, eye)} fill={colour('paper')} {...ink} />
@@ -103,6 +120,11 @@ export function JointSection({
         <text x={labelX} y={y(layout.portFace) + 43} fontSize="12.5" fill={colour('inkSoft')}>
           {wantsText}
         </text>
+        {parts.portDepth_mm === null ? (
+          <text x={labelX} y={y(layout.portFace) + 60} fontSize="12.5" fill={colour('caution')}>
+            bottom not checked
+          </text>
+        ) : null}
       </svg>
     </div>
   );

@@ -36,6 +36,14 @@ describe('section of a banjo joint', () => {
     );
   });
 
+  test('a port that nobody measured has no bottom: it is open below the bolt', () => {
+    for (const boltLength_mm of [20, 38, 60]) {
+      const layout = sectionLayout({ ...PARTS, boltLength_mm, portDepth_mm: null });
+      expect(layout.portBottom).toBeGreaterThan(Math.max(layout.boltTip, layout.portFace));
+      expect(layout.height).toBe(layout.portBottom);
+    }
+  });
+
   test('a bolt that is too short engages nothing; one that is too long shows past the bottom', () => {
     expect(sectionLayout({ ...PARTS, boltLength_mm: 20 }).engaged).toBeNull();
     const long = sectionLayout({ ...PARTS, boltLength_mm: 60 });

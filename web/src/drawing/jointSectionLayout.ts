@@ -5,7 +5,8 @@ export interface SectionParts {
   readonly washerThickness_mm: number;
   readonly boltLength_mm: number;
   readonly boltDiameter_mm: number;
-  readonly portDepth_mm: number;
+  /** Null where nobody has measured it: the port is drawn open below the bolt. */
+  readonly portDepth_mm: number | null;
   /** Where they are known; otherwise drawn as they usually are. */
   readonly boltBore_mm?: number;
   readonly washerOutside_mm?: number;
@@ -43,8 +44,9 @@ export function sectionLayout(parts: SectionParts): SectionLayout {
   }
   washers.push(take(parts.washerThickness_mm));
   const portFace = y;
-  const portBottom = portFace + parts.portDepth_mm;
   const boltTip = HEAD_mm + parts.boltLength_mm;
+  const open_mm = Math.max(boltTip, portFace) + UNDER_PORT_mm;
+  const portBottom = parts.portDepth_mm === null ? open_mm : portFace + parts.portDepth_mm;
   return {
     head: { top: 0, bottom: HEAD_mm },
     washers,
@@ -53,6 +55,6 @@ export function sectionLayout(parts: SectionParts): SectionLayout {
     portBottom,
     boltTip,
     engaged: boltTip > portFace ? { top: portFace, bottom: Math.min(boltTip, portBottom) } : null,
-    height: Math.max(portBottom, boltTip) + UNDER_PORT_mm,
+    height: Math.max(portBottom, boltTip) + (parts.portDepth_mm === null ? 0 : UNDER_PORT_mm),
   };
 }

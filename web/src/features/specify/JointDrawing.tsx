@@ -23,8 +23,8 @@ export function JointDrawing({
   const stack = stackOf(view, bolt, washer);
   if (joint.seal !== 'banjo')
     return <Fine>No stack to draw: it seals as a {SEAL_NAMES[joint.seal]} on its own seat.</Fine>;
-  if (!bolt || !washer || joint.eyeThickness_m === null || port.depth_m === null || !isCalculated(stack)) {
-    return <Fine>The section is drawn once bolt, washers and the port’s depth are known.</Fine>;
+  if (!bolt || !washer || joint.eyeThickness_m === null || !isCalculated(stack)) {
+    return <Fine>The section is drawn once bolt, washers and the thickness of the eye are known.</Fine>;
   }
   const { engaged_m, leastEngaged_m, washers } = stack.value;
   const engagedText = `${write.length(Math.max(0, engaged_m))} engaged`;
@@ -36,13 +36,13 @@ export function JointDrawing({
         washerThickness_mm: washer.thickness_m * 1000,
         boltLength_mm: bolt.length_m * 1000,
         boltDiameter_mm: bolt.diameter_m * 1000,
-        portDepth_mm: port.depth_m * 1000,
+        portDepth_mm: port.depth_m === null ? null : port.depth_m * 1000,
       }}
       washerText={`${MATERIAL_NAMES[washer.material]} washer`}
       eyeTexts={hoses.map((hose) => hose.name)}
       threadText={`${bolt.thread}, ${engagedText}`}
       wantsText={`wants ${write.length(leastEngaged_m)} or more`}
-      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}`}
+      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}${port.depth_m === null ? ', clearance to the bottom not checked' : ''}`}
     />
   );
 }

@@ -400,6 +400,18 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             </span>
           </Spread>
           <Spread>
+            <Label>clear of the bottom by</Label>
+            <strong>
+              {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
+            </strong>
+          </Spread>
+          {port.depth_m === null ? (
+            <Fine>
+              Nobody has measured how deep this port is: try the bolt with its washers by hand, or enter the
+              depth in Look over.
+            </Fine>
+          ) : null}
+          <Spread>
             <Label>torque, {torqueSourceName(joint.torque.source)}</Label>
             <strong>{write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}</strong>
           </Spread>
