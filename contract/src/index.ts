@@ -51,6 +51,7 @@ export {
   partsCautions,
   proofCautions,
   specificationCautions,
+  torqueOf,
   washersOf,
 } from './specify/hoseOfJob.ts';
 export type { Person, Shop, StockItem, Wrench } from './entities/shop.ts';
@@ -192,6 +193,7 @@ export {
   SEAT_NAMES,
   SOURCE_KIND_NAMES,
   STAGE_NAMES,
+  TORQUE_PART_NAMES,
   torqueSourceName,
   VEHICLE_CAUTION_TEXTS,
 } from './messages/names.ts';

@@ -271,6 +271,14 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
     ],
   ],
   judgeTorque: [() => [20, range, 60]],
+  governingTorque: [() => [[{ ...range, part: 'kit', isFitted: true }]]],
+  judgeTorquePart: [
+    () => [
+      { governing: { ...range, part: 'kit', isFitted: true }, others: [] },
+      { before: 'steel', now: 'aluminium' },
+      20,
+    ],
+  ],
   wrenchRange: [() => [60]],
   washersNeeded: [() => [2, 3]],
   orderLength: [

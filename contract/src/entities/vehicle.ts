@@ -11,6 +11,7 @@ import {
   SEATS,
   SOURCE_IDS,
   THREAD_GENDERS,
+  TORQUE_PARTS,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { Angle_rad, CalendarDate, Distance_m, Id, Instant, Length_m, Name, Note, Version } from './common.ts';
@@ -67,6 +68,8 @@ const HydraulicPortSchema = z.strictObject({
   gender: z.enum(THREAD_GENDERS),
   seat: z.enum(SEATS),
   depth_m: Length_m.nullable(),
+  /** Metal that the washer lies on; null where nobody has looked. */
+  seatMaterial: z.enum(JOINT_MATERIALS).nullable(),
 });
 export const PortSchema = HydraulicPortSchema.extend({ version: Version });
 export type Port = z.infer<typeof PortSchema>;
@@ -85,16 +88,19 @@ export type Bolt = z.infer<typeof BoltSchema>;
 export const WasherSchema = z.strictObject({ material: z.enum(JOINT_MATERIALS), thickness_m: Length_m });
 export type Washer = z.infer<typeof WasherSchema>;
 
-export const TorqueRangeSchema = z
-  .strictObject({
-    minimum_Nm: z.number().positive().max(200),
-    maximum_Nm: z.number().positive().max(200),
-    source: z.enum(SOURCE_IDS).nullable(),
-  })
-  .refine((range) => range.minimum_Nm <= range.maximum_Nm, {
-    path: ['maximum_Nm'],
-    error: 'must be at least the lower figure',
-  });
+const RangeFields = {
+  minimum_Nm: z.number().positive().max(200),
+  maximum_Nm: z.number().positive().max(200),
+  source: z.enum(SOURCE_IDS).nullable(),
+};
+const risesFrom = (range: { readonly minimum_Nm: number; readonly maximum_Nm: number }) =>
+  range.minimum_Nm <= range.maximum_Nm;
+const UPSIDE_DOWN = { path: ['maximum_Nm'], error: 'must be at least the lower figure' };
+
+export const TorqueRangeSchema = z.strictObject(RangeFields).refine(risesFrom, UPSIDE_DOWN);
+export const PartTorqueSchema = z
+  .strictObject({ ...RangeFields, part: z.enum(TORQUE_PARTS), isFitted: z.boolean() })
+  .refine(risesFrom, UPSIDE_DOWN);
 
 const HydraulicJointSchema = z.strictObject({
   id: Id,
@@ -108,6 +114,8 @@ const HydraulicJointSchema = z.strictObject({
   /** Across the flats; null until measured. */
   hexagon_m: Length_m.nullable(),
   torque: TorqueRangeSchema,
+  /** Figures for other parts that may be in the joint, each with its source. */
+  furtherTorques: z.array(PartTorqueSchema).max(4).readonly(),
 });
 export const JointSchema = HydraulicJointSchema.extend(row);
 export type Joint = z.infer<typeof JointSchema>;

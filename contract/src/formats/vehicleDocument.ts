@@ -128,8 +128,8 @@ const BLANKS: Readonly<Record<'components' | 'ports' | 'joints' | 'hoses', JsonO
     usable_m3: null,
     height_m: null,
   },
-  ports: { depth_m: null },
-  joints: { bolt: null, washer: null, eyeThickness_m: null, hexagon_m: null },
+  ports: { depth_m: null, seatMaterial: null },
+  joints: { bolt: null, washer: null, eyeThickness_m: null, hexagon_m: null, furtherTorques: [] },
   hoses: {
     kind: 'hose',
     estimated: true,

@@ -3,7 +3,15 @@ import type { Caution, CautionEvidence, CautionId } from '@zephyrcombe/core';
 import { UNITS } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
-import { listOf, LUBRICANT_NAMES, MAKE_UP_STEP_NAMES, POSE_NAMES, SEAL_NAMES, SEAT_NAMES } from './names.ts';
+import {
+  listOf,
+  LUBRICANT_NAMES,
+  MAKE_UP_STEP_NAMES,
+  POSE_NAMES,
+  SEAL_NAMES,
+  SEAT_NAMES,
+  TORQUE_PART_NAMES,
+} from './names.ts';
 
 /** Less than this is no movement of a vehicle. */
 const LEAST_MOVE_m = 0.001;
@@ -348,6 +356,17 @@ const SENTENCES: Sentences = {
     title: `${capital(washerMaterial)} washer against an ${partMaterial} ${part}`,
     advice: 'Aluminium parts take aluminium washers: the harder one bites instead of sealing, and corrodes.',
   }),
+  M70: ({ part, minimum_Nm, maximum_Nm, usedFor, bolt }, write) =>
+    part === usedFor
+      ? {
+          title: `${write.torqueRange(minimum_Nm, maximum_Nm)} is for the vehicle’s own bolt, and ${bolt === null ? 'another' : `one of ${bolt}`} is fitted`,
+          advice:
+            'The vehicle maker’s figure holds for the parts it was built with. Enter the figure of the hose maker’s sheet, or of the bolt itself: a lighter bolt shears.',
+        }
+      : {
+          title: `The limit of ${TORQUE_PART_NAMES[part]} is ${write.torque(maximum_Nm)}`,
+          advice: `What was read would do for ${TORQUE_PART_NAMES[usedFor]}, which does not govern here. The weakest part that is fitted does.`,
+        },
   M71: (evidence, write) => ({
     title: `${write.torque(evidence.reading_Nm)} is over the ${write.torque(evidence.maximum_Nm)} limit`,
     advice: 'Do not just back it off: take the bolt out, fit a new bolt and fresh washers, torque again.',

@@ -32,6 +32,7 @@ import type {
   SourceId,
   SourceKind,
   Stage,
+  TorquePart,
   VehicleCaution,
 } from '@zephyrcombe/core';
 import { SOURCES } from '@zephyrcombe/core';
@@ -176,6 +177,13 @@ export const SOURCE_KIND_NAMES: Readonly<Record<SourceKind, string>> = {
   commonPractice: 'common practice',
   derivation: 'derived here',
   estimate: 'our estimate',
+};
+
+/** What a torque figure is for. */
+export const TORQUE_PART_NAMES: Readonly<Record<TorquePart, string>> = {
+  joint: 'the vehicle’s joint with its own parts',
+  kit: 'the hose maker’s kit',
+  bolt: 'the bolt itself',
 };
 
 /** Whose figure a torque is, short; null is nobody's. */

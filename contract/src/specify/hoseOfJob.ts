@@ -1,15 +1,25 @@
 /** One hose of a job with what stands at its two ends: the same on the screen, on paper and on the server. */
-import type { BuildFacts, Caution, HoseBuild, JointMaterial, KitOrder, MakeUpStep } from '@zephyrcombe/core';
+import type {
+  BuildFacts,
+  Caution,
+  Governing,
+  HoseBuild,
+  JointMaterial,
+  KitOrder,
+  MakeUpStep,
+} from '@zephyrcombe/core';
 import {
   boltEngagement,
   convertLength,
   eyesOn,
+  governingTorque,
   judgeBoltThread,
   judgeBuild,
   judgeClocking,
   judgeProof,
   judgeSeat,
   judgeSwitch,
+  judgeTorquePart,
   judgeWasherMaterial,
   makeUpSteps,
   needsClocking,
@@ -86,6 +96,13 @@ export function buildFacts({ fitted, hose, a, b }: HoseOfJob, route: BuildFacts[
 export const buildOf = (own: HoseOfJob, route: BuildFacts['route'] = null): HoseBuild =>
   own.hose.build ?? suggestBuild(buildFacts(own, route)).build;
 
+/** The torque figure that governs a joint, and those that are known beside it. */
+export const torqueOf = ({ torque, furtherTorques }: Pick<Joint, 'torque' | 'furtherTorques'>): Governing =>
+  governingTorque([
+    { ...torque, part: torque.source === 'hoseMaker' ? 'kit' : 'joint', isFitted: true },
+    ...furtherTorques,
+  ]);
+
 /** What stands against the parts of a joint, in the order a colleague would say it. */
 export function partsCautions(
   { joint, port, chosen, eyes, eyeMaterials }: JointOfJob,
@@ -108,8 +125,9 @@ export function partsCautions(
   return [
     ...seat,
     ...judgeBoltThread(port.thread, bolt.thread),
-    ...judgeWasherMaterial(bolt.material, washer.material, { eyes: eyeMaterials, seat: null }),
+    ...judgeWasherMaterial(bolt.material, washer.material, { eyes: eyeMaterials, seat: port.seatMaterial }),
     ...(stack?.ok ? stack.cautions : []),
+    ...judgeTorquePart(torqueOf(joint), { before: joint.bolt?.material ?? null, now: bolt.material }),
     ...judgeSwitch(chosen.oldIsSwitch, bolt.carries?.includes('switch') ?? false),
   ];
 }

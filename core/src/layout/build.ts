@@ -43,7 +43,6 @@ export const newComponent = (
 
 /** What a port of this part usually is, on a vehicle of motorcycle build; the part itself decides. */
 const USUAL_THREAD = 'M10×1.0';
-const USUAL_DEPTH_m = 0.014;
 
 /** Thread and seat of the port that an end of this kind needs. */
 export function portFor(end: EndKind): { readonly gender: ThreadGender; readonly seat: Seat } {
@@ -72,7 +71,9 @@ export function newJoint(
     name,
     thread,
     ...portFor(end),
-    depth_m: parts.seal === 'flare' ? null : USUAL_DEPTH_m,
+    // Nobody has measured it yet.
+    depth_m: null,
+    seatMaterial: null,
   };
   const joint: HydraulicJoint = {
     id: newId(),
@@ -80,6 +81,7 @@ export function newJoint(
     componentId: component.id,
     name,
     hexagon_m: null,
+    furtherTorques: [],
     ...parts,
   };
   return { port, joint };

@@ -155,7 +155,10 @@ export const changeJoint = (
   circuit: Hydraulics,
   id: string,
   change: Partial<
-    Pick<HydraulicJoint, 'name' | 'bolt' | 'washer' | 'eyeThickness_m' | 'hexagon_m' | 'torque'>
+    Pick<
+      HydraulicJoint,
+      'name' | 'bolt' | 'washer' | 'eyeThickness_m' | 'hexagon_m' | 'torque' | 'furtherTorques'
+    >
   >,
 ): Hydraulics => ({ ...circuit, joints: replaced(circuit.joints, id, change) });
 

@@ -5,6 +5,7 @@
 import type { EndGeometry } from '../fittings/end.ts';
 import type { Seat } from '../fittings/seatForm.ts';
 import type { FluidGrade } from '../fluid/grade.ts';
+import type { PartTorque } from '../joint/governingTorque.ts';
 import type { JointMaterial } from '../joint/washers.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { SourceId } from '../sources/bibliography.ts';
@@ -36,6 +37,8 @@ export interface HydraulicPort {
   readonly gender: ThreadGender;
   readonly seat: Seat;
   readonly depth_m: number | null;
+  /** Metal that the washer lies on; null where nobody has looked. */
+  readonly seatMaterial: JointMaterial | null;
 }
 
 export interface JointBolt {
@@ -67,6 +70,8 @@ export interface HydraulicJoint {
     readonly maximum_Nm: number;
     readonly source: SourceId | null;
   };
+  /** Figures for other parts that may be in it, each with its source; `torque` is the kit’s where the hose maker gives it, else the vehicle’s. */
+  readonly furtherTorques: readonly PartTorque[];
 }
 
 export const LINE_KINDS = ['hose', 'hardLine'] as const;

@@ -67,6 +67,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M50: entry('stop', 'cylinderVolume'),
   M57: entry('stop', 'washerStack'),
   M58: entry('stop', 'hoseMaker'),
+  M70: entry('stop', 'hoseMaker'),
   M71: entry('stop', 'hoseMaker'),
   M72: entry('stop', 'iso6789'),
   M74: entry('warn', 'hoseMaker'),

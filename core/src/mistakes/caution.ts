@@ -9,6 +9,7 @@ import type { WrenchVerdict } from '../fittings/wrenchVerdict.ts';
 import type { Seat } from '../fittings/seatForm.ts';
 import type { UnitId } from '../units/unitId.ts';
 import type { Pose } from '../measure/pose.ts';
+import type { TorquePart } from '../joint/torquePart.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Nature } from '../route/sceneParts.ts';
 
@@ -127,6 +128,14 @@ export interface CautionEvidence {
     readonly part: 'eye' | 'seat' | 'bolt';
     readonly partMaterial: string;
     readonly washerMaterial: string;
+  };
+  M70: {
+    readonly part: TorquePart;
+    readonly minimum_Nm: number;
+    readonly maximum_Nm: number;
+    /** The part that the other figure is for. */
+    readonly usedFor: TorquePart;
+    readonly bolt: string | null;
   };
   M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
   M72: { readonly lowest_Nm: number; readonly highest_Nm: number };

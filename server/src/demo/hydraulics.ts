@@ -68,6 +68,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     thread: joint.thread ?? 'M10×1.0',
     gender: 'internal',
     seat: 'flatWasherFace',
+    seatMaterial: 'aluminium' as const,
     depth_m: mm(joint.portDepth_mm ?? 14),
     version: 0,
   }));
@@ -95,6 +96,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       eyeThickness_m: mm(8),
       hexagon_m: mm(14),
       torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
+      furtherTorques: [],
       version: 0,
     };
   });

@@ -136,6 +136,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
         gender: 'internal',
         seat: 'flatWasherFace',
         depth_m: 0.014,
+        seatMaterial: null,
         version: 0,
       })),
       joints: JOINTS.map((name) => ({
@@ -150,6 +151,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
         eyeThickness_m: 0.008,
         hexagon_m: null,
         torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
+        furtherTorques: [],
         version: 0,
       })),
       hoses: SIDES.map(([side, length_m]) => ({

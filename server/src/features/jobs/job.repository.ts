@@ -1,4 +1,4 @@
-import type { Job, JobDetail, JobSummary } from '@zephyrcombe/contract';
+import type { HydraulicsEntry, Job, JobDetail, JobSummary } from '@zephyrcombe/contract';
 import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
@@ -26,6 +26,15 @@ function ofJob<Columns extends object>(row: { get(options: { plain: true }): unk
     ...columns
   } = row.get({ plain: true }) as Record<string, unknown>;
   return (version === undefined ? columns : { ...columns, version }) as Columns;
+}
+
+/** A circuit that was kept whole before its parts could say as much as they can now. */
+function withBlanks<Kept extends HydraulicsEntry>(circuit: Kept): Kept {
+  return {
+    ...circuit,
+    ports: circuit.ports.map((port) => ({ ...port, seatMaterial: port.seatMaterial ?? null })),
+    joints: circuit.joints.map((joint) => ({ ...joint, furtherTorques: joint.furtherTorques ?? [] })),
+  };
 }
 
 const BY_POSITION: [string, 'ASC'][] = [['position', 'ASC']];
@@ -97,7 +106,7 @@ export async function loadJobDetail(
     models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
   ]);
   // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
-  const circuit = job.circuitSigned ?? circuits[0];
+  const circuit = job.circuitSigned ? withBlanks(job.circuitSigned) : circuits[0];
   if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
   const { shopId: _shopId, ...plainVehicle } = vehicle.get({ plain: true });
   return {
@@ -132,7 +141,7 @@ export async function loadJobDetail(
       return { ...photo, takenAt: row.takenAt.toISOString() };
     }),
     traces: traces.map((row) => ofJob(row)),
-    circuitBefore: job.circuitBefore,
+    circuitBefore: job.circuitBefore && withBlanks(job.circuitBefore),
   };
 }
 

@@ -75,10 +75,7 @@ describe('a button pressed twice', () => {
       (await server.ask('GET', '/api/vehicles')).json<{ items: unknown[] }>().items.length;
     const before = await many();
     const sent = { id: randomUUID(), vehicle: entry, circuits: circuits.map(hydraulicsOf) };
-    await Promise.all([
-      server.ask('POST', '/api/vehicles', sent),
-      server.ask('POST', '/api/vehicles', sent),
-    ]);
+    await Promise.all([server.ask('POST', '/api/vehicles', sent), server.ask('POST', '/api/vehicles', sent)]);
     await server.ask('POST', '/api/vehicles', sent);
     expect(await many()).toBe(before + 1);
     const document = (await server.ask('GET', `/api/vehicles/${sent.id}/document`)).json<object>();

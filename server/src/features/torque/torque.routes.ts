@@ -1,5 +1,5 @@
-import { capsAt, createWriter, problemText, proofCautions } from '@zephyrcombe/contract';
-import { eyesOn, judgeTorqueAttempt } from '@zephyrcombe/core';
+import { capsAt, createWriter, problemText, proofCautions, torqueOf } from '@zephyrcombe/contract';
+import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
@@ -36,13 +36,14 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             });
 
           const write = createWriter(person.units);
+          const torques = torqueOf(joint);
           const judged = judgeTorqueAttempt({
             seal: joint.seal,
             eyes: eyesOn(detail.circuit, joint.id),
             freshWashers: body.freshWashers,
             settled: body.settled,
             reading_Nm: body.torque_Nm,
-            range: joint.torque,
+            range: torques.governing,
             wrenchMaximum_Nm: wrench.maximum_Nm,
           });
           if (!judged.ok) {
@@ -54,10 +55,19 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           }
           if (judged.value.verdict === 'below') {
             throw new AppProblem('torque-below-range', {
-              detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}. Tighten into the range, then record.`,
+              detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}. Tighten into the range, then record.`,
             });
           }
-          requireStopsAnswered([...judged.cautions, ...capsAt(detail, joint.id)], body.overrides, person);
+          const bolt = { before: joint.bolt?.material ?? null, now: state.bolt?.material ?? null };
+          requireStopsAnswered(
+            [
+              ...judgeTorquePart(torques, bolt, body.torque_Nm),
+              ...judged.cautions,
+              ...capsAt(detail, joint.id),
+            ],
+            body.overrides,
+            person,
+          );
 
           const { overrides, ...columns } = body;
           await models.TorqueRecord.create(
@@ -75,7 +85,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             ...columns,
             wrenchName: wrench.name,
             verdict: judged.value.verdict,
-            range: joint.torque,
+            range: torques.governing,
             overrides,
           });
         },

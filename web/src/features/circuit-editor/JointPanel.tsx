@@ -1,5 +1,12 @@
 /** One joint: what is at its port, which end may go there and why the others may not, and the wrench it needs. */
-import type { EndKind, HydraulicJoint, HydraulicPort, Seat, ThreadGender } from '@zephyrcombe/core';
+import type {
+  EndKind,
+  HydraulicJoint,
+  HydraulicPort,
+  JointMaterial,
+  Seat,
+  ThreadGender,
+} from '@zephyrcombe/core';
 import {
   changeEnd,
   changeJoint,
@@ -7,6 +14,7 @@ import {
   END_FACTS,
   END_KINDS,
   endsFor,
+  JOINT_MATERIALS,
   refuseEnd,
   SEATS,
   THREAD_GENDERS,
@@ -14,7 +22,14 @@ import {
   THREADS,
   wrenchesFor,
 } from '@zephyrcombe/core';
-import { END_NAMES, GENDER_NAMES, refusalText, SEAT_NAMES, WRENCH_WORDS } from '@zephyrcombe/contract';
+import {
+  END_NAMES,
+  GENDER_NAMES,
+  MATERIAL_NAMES,
+  refusalText,
+  SEAT_NAMES,
+  WRENCH_WORDS,
+} from '@zephyrcombe/contract';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { ChoiceRow, Pick } from '../../design/fields.tsx';
@@ -22,6 +37,7 @@ import { Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../desig
 import { colour } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { PanelProps } from './PartPanel.tsx';
+import { FurtherTorques, Torque } from './TorqueFigures.tsx';
 
 interface JointPanelProps extends PanelProps {
   readonly joint: HydraulicJoint;
@@ -97,6 +113,23 @@ export function JointPanel({ circuit, joint, port, onChange, finder, title }: Jo
               onChange(changeJoint(circuit, joint.id, { torque }), `${joint.id} ${field}`)
             }
           />
+          <FurtherTorques
+            joint={joint}
+            onFigures={(furtherTorques) => onChange(changeJoint(circuit, joint.id, { furtherTorques }))}
+          />
+          {joint.seal === 'banjo' ? (
+            <Pick<JointMaterial | ''>
+              label="Metal that the washer lies on"
+              value={port.seatMaterial ?? ''}
+              options={[
+                { value: '', text: 'not known' },
+                ...JOINT_MATERIALS.map((metal) => ({ value: metal, text: MATERIAL_NAMES[metal] })),
+              ]}
+              onChange={(metal) =>
+                onChange(changePort(circuit, port.id, { seatMaterial: metal === '' ? null : metal }))
+              }
+            />
+          ) : null}
           {port.gender === 'internal' ? (
             <QuantityEntry
               key={`${port.id} depth`}
@@ -190,56 +223,5 @@ export function Wrenches({ hexagon_m, end }: { readonly hexagon_m: number; reado
         </Fine>
       ) : null}
     </div>
-  );
-}
-
-interface TorqueProps {
-  readonly joint: HydraulicJoint;
-  readonly onTorque: (torque: HydraulicJoint['torque'], field: string) => void;
-}
-
-/** The figures somebody vouches for, or nobody's until the sheet has been read. */
-function Torque({ joint, onTorque }: TorqueProps) {
-  const { torque } = joint;
-  const upsideDown = torque.minimum_Nm > torque.maximum_Nm;
-  return (
-    <Stack $gap={6}>
-      <QuantityEntry
-        key={`${joint.id} torque from`}
-        label="Torque, from"
-        kind="torque"
-        value_SI={torque.minimum_Nm}
-        onValue={(minimum_Nm) =>
-          minimum_Nm === null ? undefined : onTorque({ ...torque, minimum_Nm }, 'torque from')
-        }
-      />
-      <QuantityEntry
-        key={`${joint.id} torque to`}
-        label="Torque, to"
-        kind="torque"
-        value_SI={torque.maximum_Nm}
-        onValue={(maximum_Nm) =>
-          maximum_Nm === null ? undefined : onTorque({ ...torque, maximum_Nm }, 'torque to')
-        }
-      />
-      {upsideDown ? (
-        <Fine role="alert">The lower figure is above the upper one: type them again.</Fine>
-      ) : null}
-      <Pick
-        label="Whose figure it is"
-        value={torque.source ?? ''}
-        options={[
-          { value: '', text: 'nobody’s yet: not to be relied on' },
-          { value: 'vehicleMaker', text: 'vehicle maker’s manual' },
-          { value: 'hoseMaker', text: 'hose maker’s sheet' },
-        ]}
-        onChange={(source) =>
-          onTorque(
-            { ...torque, source: source === 'vehicleMaker' || source === 'hoseMaker' ? source : null },
-            'torque source',
-          )
-        }
-      />
-    </Stack>
   );
 }

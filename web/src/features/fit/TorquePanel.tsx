@@ -1,7 +1,22 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
-import { cautionText, problemText, WITNESS_MARK_NAMES, isClosed } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
-import { fromSI, judgeTorqueAttempt, SOURCES, washersNeeded, wrenchRange } from '@zephyrcombe/core';
+import {
+  cautionText,
+  problemText,
+  WITNESS_MARK_NAMES,
+  isClosed,
+  TORQUE_PART_NAMES,
+  torqueOf,
+  torqueSourceName,
+} from '@zephyrcombe/contract';
+import type { Caution, PartTorque } from '@zephyrcombe/core';
+import {
+  fromSI,
+  judgeTorqueAttempt,
+  judgeTorquePart,
+  SOURCES,
+  washersNeeded,
+  wrenchRange,
+} from '@zephyrcombe/core';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -58,7 +73,8 @@ export function TorquePanel({
   const today = useToday();
   const navigate = useNavigate();
   const { joint, eyes, chosen } = view;
-  const { minimum_Nm, maximum_Nm, source } = joint.torque;
+  const torques = torqueOf(joint);
+  const { minimum_Nm, maximum_Nm, source } = torques.governing;
   // The smallest wrench that reaches the range is the one a colleague would hand over.
   const fitting = detail.wrenches.find((wrench) => wrench.maximum_Nm >= maximum_Nm) ?? detail.wrenches[0];
   const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
@@ -80,7 +96,7 @@ export function TorquePanel({
           freshWashers: draft.washers ? washerCount : 0,
           settled,
           reading_Nm: reading.value_SI,
-          range: joint.torque,
+          range: torques.governing,
           wrenchMaximum_Nm: wrench.maximum_Nm,
         });
   const unit = write.units.torque;
@@ -125,10 +141,12 @@ export function TorquePanel({
           {write.torqueRange(minimum_Nm, maximum_Nm)}
         </Hero>
         <Fine>
-          {source === null ? 'No source given for this figure.' : SOURCES[source].title}{' '}
+          {source === null ? 'No source given for this figure.' : SOURCES[source].title}, for{' '}
+          {TORQUE_PART_NAMES[torques.governing.part]}.{' '}
           {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
         </Fine>
       </div>
+      <OtherTorques others={torques.others} />
       <Ruler
         low={fromSI(minimum_Nm, unit)}
         high={fromSI(maximum_Nm, unit)}
@@ -232,7 +250,14 @@ export function TorquePanel({
           ) : null}
           {judged?.ok ? (
             <Cautions
-              cautions={shownCautions(judged.cautions, draft.washers)}
+              cautions={[
+                ...judgeTorquePart(
+                  torques,
+                  { before: joint.bolt?.material ?? null, now: chosen.bolt?.material ?? null },
+                  reading?.value_SI ?? null,
+                ),
+                ...shownCautions(judged.cautions, draft.washers),
+              ]}
               answering={record.error?.code === 'stop-not-answered'}
             />
           ) : null}
@@ -275,6 +300,24 @@ export function TorquePanel({
         </>
       )}
     </Stack>
+  );
+}
+
+/** Figures that are known and do not govern here, so that nobody tightens to one of them. */
+function OtherTorques({ others }: { readonly others: readonly PartTorque[] }) {
+  const write = useWriter();
+  if (others.length === 0) return null;
+  return (
+    <Fine>
+      Not here:{' '}
+      {others
+        .map(
+          ({ part, minimum_Nm, maximum_Nm, source, isFitted }) =>
+            `${write.torqueRange(minimum_Nm, maximum_Nm)} for ${TORQUE_PART_NAMES[part]} (${torqueSourceName(source)}${isFitted ? '' : ', not fitted'})`,
+        )
+        .join('; ')}
+      . The weakest part that is fitted governs.
+    </Fine>
   );
 }
 

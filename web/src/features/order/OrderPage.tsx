@@ -15,6 +15,7 @@ import {
   orderAddress,
   ordered,
   orderHose,
+  torqueOf,
   torqueSourceName,
 } from '@zephyrcombe/contract';
 import { clockingText } from '@zephyrcombe/contract';
@@ -222,8 +223,8 @@ function JointRow({ view }: { readonly view: JointView }) {
           : 'none'}
       </td>
       <td>
-        {write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)},{' '}
-        {torqueSourceName(joint.torque.source)}
+        {write.torqueRange(torqueOf(joint).governing.minimum_Nm, torqueOf(joint).governing.maximum_Nm)},{' '}
+        {torqueSourceName(torqueOf(joint).governing.source)}
       </td>
     </tr>
   );

@@ -9,6 +9,7 @@ import {
   hoseOfJob,
   orderDatumOf,
   MATERIAL_NAMES,
+  torqueOf,
   torqueSourceName,
   isClosed,
 } from '@zephyrcombe/contract';
@@ -412,8 +413,10 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             </Fine>
           ) : null}
           <Spread>
-            <Label>torque, {torqueSourceName(joint.torque.source)}</Label>
-            <strong>{write.torqueRange(joint.torque.minimum_Nm, joint.torque.maximum_Nm)}</strong>
+            <Label>torque, {torqueSourceName(torqueOf(joint).governing.source)}</Label>
+            <strong>
+              {write.torqueRange(torqueOf(joint).governing.minimum_Nm, torqueOf(joint).governing.maximum_Nm)}
+            </strong>
           </Spread>
         </Rows>
       ) : null}
