@@ -9,9 +9,10 @@ export {
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
 export { LABEL_FILES, labelAddress, labelCode, labelLines, labelSheet } from './sheets/labelSheet.ts';
+export { textWidth_m } from './sheets/letterWidths.ts';
 export { clockingDrawing } from './sheets/clockingDrawing.ts';
 export { clockingConvention, clockingLabel, clockingText } from './messages/clocking.ts';
-export { endText, orderSheet } from './sheets/orderSheet.ts';
+export { endText, orderHead, orderSheet } from './sheets/orderSheet.ts';
 export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
 export {
   ORDER_FILES,
@@ -20,6 +21,7 @@ export {
   OrderDocumentSchema,
   ordered,
   orderHose,
+  orderNumber,
 } from './formats/orderDocument.ts';
 export { MARKING_NOTES, MARKING_QUESTION } from './messages/marking.ts';
 export { kitReasonText } from './messages/kit.ts';

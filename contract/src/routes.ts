@@ -21,6 +21,7 @@ import {
   JobHoseSchema,
   JobSummarySchema,
   LogEntrySchema,
+  OrderTermsSchema,
   OverrideSchema,
   ReadingSchema,
   SessionSchema,
@@ -92,8 +93,13 @@ export const ROUTES = {
   editShop: route({
     method: 'PATCH',
     path: '/api/shop',
-    summary: 'Write who may work on brakes here',
-    body: z.strictObject({ version: Version, brakeWorkRule: Note }),
+    summary: 'Write who may work on brakes here, and where the shop is',
+    body: z.strictObject({
+      version: Version,
+      brakeWorkRule: Note.optional(),
+      address: Note.optional(),
+      phone: ShopSchema.shape.phone.optional(),
+    }),
     reply: ShopSchema,
   }),
 
@@ -166,6 +172,7 @@ export const ROUTES = {
       endsConfirmed: z.boolean().optional(),
       fitChecks: FitChecksSchema.partial().optional(),
       handoverChecks: HandoverChecksSchema.optional(),
+      orderTerms: OrderTermsSchema.optional(),
     }),
     reply: JobDetailSchema,
   }),

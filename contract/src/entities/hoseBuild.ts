@@ -30,6 +30,7 @@ export const EndFittingSchema = z.strictObject({
   bracket: z.boolean(),
   knurled: z.boolean(),
   supportWasher: z.boolean(),
+  groove: z.boolean().optional(),
 });
 
 export const AlongPartSchema = z.strictObject({

@@ -59,8 +59,17 @@ export const AbandonedSchema = z.strictObject({
   brakeLeftOpen: z.boolean(),
 });
 
+/** What an order says besides the hoses. */
+export const OrderTermsSchema = z.strictObject({
+  needBy: CalendarDate.nullable(),
+  /** Colour of cover and fittings, plating: as the supplier names it. */
+  finish: z.string().trim().max(120),
+});
+
 export const JobSchema = z.strictObject({
   id: Id,
+  /** Counted up through the book; orders are known by it. */
+  number: z.int().positive(),
   vehicleId: Id,
   circuitId: Id,
   title: Name,
@@ -74,6 +83,7 @@ export const JobSchema = z.strictObject({
   endsConfirmed: z.boolean(),
   /** What a parts supplier said; null until one was asked. */
   supply: SupplySchema.nullable(),
+  orderTerms: OrderTermsSchema.nullable(),
   fitChecks: FitChecksSchema,
   handoverChecks: HandoverChecksSchema,
   version: Version,
@@ -242,6 +252,7 @@ export const LOG_KINDS = [
   'traceSaved',
   'traceRemoved',
   'lengthTaken',
+  'orderTermsSet',
   'specified',
   'quoted',
   'ordered',

@@ -25,6 +25,9 @@ export const ShopSchema = z.strictObject({
   slack_m: Length_m,
   /** Who may work on brakes here, in the shop's own words; empty when nobody has written it down. */
   brakeWorkRule: Note,
+  /** As it stands on an order; empty until the lead writes it. */
+  address: Note,
+  phone: z.string().trim().max(60),
   fluidIntervalMonths: z.int().min(1).max(120),
   fluidIntervalDistance_m: Distance_m.nullable(),
   version: Version,

@@ -1,5 +1,5 @@
 /** An order for hoses as a document that leaves the shop: `docs/formats/order.md`. As JSON. */
-import { freeHose } from '@zephyrcombe/core';
+import { freeHose, needsClocking, SEATS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { CalendarDate, Id, Length_m, Name } from '../entities/common.ts';
 import { AlongPartSchema, EndFittingSchema, HoseBuildSchema } from '../entities/hoseBuild.ts';
@@ -23,8 +23,16 @@ const OrderEndSchema = EndFittingSchema.extend({
   thread: z.string().max(30).nullable(),
   /** What it goes on, in the shop's words. */
   at: z.string().max(120),
+  /** Of a threaded end; null for an eye. */
+  gender: z.enum(['male', 'female']).nullable(),
+  /** What it seals against. */
+  seat: z.enum(SEATS).nullable(),
+  /** Across the flats of a threaded end; null where nobody has measured. */
+  hexagon_m: z.number().positive().max(0.1).nullable(),
   /** From its sealing point to the face of its ferrule, along the hose. */
   takeOff_m: z.number().min(0).max(0.4),
+  /** Of which from the bend to the sealing point. */
+  beyondBend_m: z.number().min(0).max(0.4),
 });
 
 const OrderHoseSchema = z.strictObject({
@@ -46,8 +54,9 @@ const OrderHoseSchema = z.strictObject({
   fixing,
   endA: OrderEndSchema,
   endB: OrderEndSchema,
-  /** Neck of B from neck of A, clockwise, looked at along the hose from end A; null: free. */
+  /** Axis of A to axis of B, clockwise, looked at along the hose from end A; null where an end turns, and where nobody has said. */
   clocking_rad: z.number().nullable(),
+  clocking: z.enum(['given', 'turns', 'notGiven']),
   /** Places from the sealing point of end A, along the hose. */
   along: z.array(AlongPartSchema.omit({ id: true, because: true })),
 });
@@ -56,9 +65,15 @@ export const OrderDocumentSchema = z.strictObject({
   format: z.literal(ORDER_FORMAT),
   schemaVersion: z.literal(ORDER_SCHEMA_VERSION),
   reference: Id,
+  number: z.string().min(1).max(20),
   writtenOn: CalendarDate,
+  needBy: CalendarDate.nullable(),
+  /** Of cover and fittings; empty where nobody has said. */
+  finish: z.string().max(120),
   shop: Name,
-  vehicle: VehicleSchema.pick({ name: true, kind: true, use: true }),
+  shopAddress: z.string().max(2000),
+  shopPhone: z.string().max(60),
+  vehicle: VehicleSchema.pick({ name: true, plate: true, kind: true, use: true }),
   hoses: z.array(OrderHoseSchema),
   /** What else goes into the box. */
   parts: z.array(z.strictObject({ key: z.string(), text: z.string(), count: z.int().min(0) })),
@@ -72,8 +87,16 @@ const orderEnd = (own: HoseOfJob, end: 'endA' | 'endB', at: JointOfJob | null): 
   neckAngle_rad: own.hose[end].neckAngle_rad,
   thread: at?.chosen.bolt?.thread ?? at?.port.thread ?? null,
   at: at?.joint.name ?? '',
+  gender: own.hose[end].family === 'banjo' || !at ? null : at.port.gender === 'internal' ? 'male' : 'female',
+  seat: at?.port.seat ?? null,
+  hexagon_m: own.hose[end].family === 'banjo' ? null : (at?.joint.hexagon_m ?? null),
   takeOff_m: Number((own.hose[end].ferruleToApex_m + own.hose[end].apexToPoint_m).toFixed(6)),
+  beyondBend_m: Number(own.hose[end].apexToPoint_m.toFixed(6)),
 });
+
+/** "2026-0007": the year in which the job was opened and its number. */
+export const orderNumber = ({ openedOn, number }: Pick<JobDetail['job'], 'openedOn' | 'number'>): string =>
+  `${openedOn.slice(0, 4)}-${String(number).padStart(4, '0')}`;
 
 /** Null while it is not measured: half an order is none. */
 export function orderHose(own: HoseOfJob): OrderHose | null {
@@ -100,6 +123,11 @@ export function orderHose(own: HoseOfJob): OrderHose | null {
     endA: orderEnd(own, 'endA', a),
     endB: orderEnd(own, 'endB', b),
     clocking_rad: hose.clocking_rad,
+    clocking: !needsClocking(hose.endA, hose.endB)
+      ? 'turns'
+      : hose.clocking_rad === null
+        ? 'notGiven'
+        : 'given',
     along: build.along.map(({ id: _id, because: _because, ...part }) => part),
   };
 }
@@ -128,9 +156,19 @@ export function orderDocument(
     format: ORDER_FORMAT,
     schemaVersion: ORDER_SCHEMA_VERSION,
     reference: detail.job.id,
+    number: orderNumber(detail.job),
     writtenOn,
+    needBy: detail.job.orderTerms?.needBy ?? null,
+    finish: detail.job.orderTerms?.finish ?? '',
     shop: detail.shop.name,
-    vehicle: { name: detail.vehicle.name, kind: detail.vehicle.kind, use: detail.vehicle.use },
+    shopAddress: detail.shop.address,
+    shopPhone: detail.shop.phone,
+    vehicle: {
+      name: detail.vehicle.name,
+      plate: detail.vehicle.plate,
+      kind: detail.vehicle.kind,
+      use: detail.vehicle.use,
+    },
     hoses: hoses.flatMap((own) => orderHose(own) ?? []),
     parts: bill
       .filter(({ part, toOrder }) => part.kind !== 'hose' && toOrder > 0)

@@ -152,6 +152,7 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   traceSaved: 'Tracing kept',
   traceRemoved: 'Tracing taken out',
   lengthTaken: 'Order length taken',
+  orderTermsSet: 'Order details',
   specified: 'Specified',
   quoted: 'Quoted by a supplier',
   ordered: 'Ordered',

@@ -1,8 +1,7 @@
 /** An order on paper: a page for each hose with its drawing, and one for what else goes into the box. */
 import { clockingText } from '../messages/clocking.ts';
-import { clockingMarks } from './clockingDrawing.ts';
 import type { Mark, Place } from '@zephyrcombe/core';
-import { circle, dimension, loop, path, words } from '@zephyrcombe/core';
+import { words } from '@zephyrcombe/core';
 import type { OrderDocument, OrderHose } from '../formats/orderDocument.ts';
 import {
   ALONG_NAMES,
@@ -13,10 +12,12 @@ import {
   FIXING_NAMES,
   LINER_NAMES,
   MATERIAL_NAMES,
+  SEAT_NAMES,
 } from '../messages/names.ts';
 import type { Writer } from '../messages/writer.ts';
+import { ORDER_DRAWING_m, orderDrawing } from './orderDrawing.ts';
 import type { Paper, Sheet, Table } from './sheet.ts';
-import { BLOCK_m, MARGIN_m, pageOf, PAPER_m, tableHeight_m, tableMarks, tablesOf } from './sheet.ts';
+import { BLOCK_m, broken, MARGIN_m, pageOf, PAPER_m, tableHeight_m, tableMarks, tablesOf } from './sheet.ts';
 
 const NOTES = [
   'Worked out from measurements on the vehicle. The vehicle maker’s manual, the hose maker’s sheet and local law come first.',
@@ -24,53 +25,65 @@ const NOTES = [
 const ROAD =
   'For the road: mark each hose as its standard asks, with maker and date. Nothing is accepted without it.';
 const INSET_m = 0.006;
+const HEAD_LINE_m = 0.0048;
+
+/** Who orders what for which vehicle, the same on the page and on paper. */
+export const orderHead = (
+  order: Omit<OrderDocument, 'hoses' | 'parts'>,
+  write: Writer,
+): readonly string[] => [
+  `Order ${order.number}, ${write.date(order.writtenOn)}${order.needBy === null ? '' : `, needed by ${write.date(order.needBy)}`}`,
+  [order.shop, order.shopAddress.replaceAll(/\s*\n\s*/g, ', '), order.shopPhone]
+    .filter((text) => text !== '')
+    .join(', '),
+  `For ${order.vehicle.name}${order.vehicle.plate === null ? '' : `, ${order.vehicle.plate}`}${order.finish === '' ? '' : `. Finish: ${order.finish}`}`,
+];
 
 export function orderSheet(order: OrderDocument, paper: Paper, write: Writer): Sheet {
   const size = PAPER_m[paper];
-  const head = `${order.shop}, ${write.date(order.writtenOn)}: ${order.vehicle.name}`;
+  const head = orderHead(order, write);
   const notes = order.vehicle.use === 'road' ? [ROAD] : NOTES;
   const [width_m, height_m] = size;
-  const room_m = height_m - 2 * MARGIN_m - BLOCK_m - 2 * INSET_m - 0.008;
+  const room_m = height_m - 2 * MARGIN_m - BLOCK_m - 2 * INSET_m - 0.03;
   const top: Place = [MARGIN_m + INSET_m, height_m - MARGIN_m - INSET_m];
-  const headed = (marks: readonly Mark[]) => [words([top[0], top[1] - 0.003], head), ...marks];
-  const under: Place = [top[0], top[1] - 0.01];
+  const lines = head.flatMap((line) => broken(line, width_m - 2 * MARGIN_m - 2 * INSET_m));
+  const headed = (marks: readonly Mark[]) => [
+    ...lines.map((line, index) => words([top[0], top[1] - 0.003 - index * HEAD_LINE_m], line)),
+    ...marks,
+  ];
+  const under: Place = [top[0], top[1] - 0.006 - lines.length * HEAD_LINE_m];
   const parts: Table = {
     columns_m: [0.02, width_m - 2 * MARGIN_m - 2 * INSET_m - 0.02],
     rows: [['count', 'part'], ...order.parts.map(({ text, count }) => [String(count), text])],
   };
   const partPages = order.parts.length === 0 ? [] : tablesOf(parts, room_m);
-  const count = order.hoses.length + partPages.length;
+  const pages = [
+    ...order.hoses.flatMap((hose) =>
+      hosePages(hose, under, MARGIN_m + BLOCK_m + 0.003, width_m - 2 * MARGIN_m - 2 * INSET_m, write).map(
+        (marks) => ({ title: `Order: ${hose.name}`, marks }),
+      ),
+    ),
+    ...partPages.map((table) => ({
+      title: 'Order: what else goes into the box',
+      marks: tableMarks(under, table),
+    })),
+  ];
   return {
-    title: `Order ${order.vehicle.name}`,
-    pages: [
-      ...order.hoses.map((hose, index) =>
-        pageOf(
-          size,
-          { title: `Order: ${hose.name}`, notes, page: `${index + 1} of ${count}` },
-          headed(hoseMarks(hose, under, width_m - 2 * MARGIN_m - 2 * INSET_m, write)),
-        ),
-      ),
-      ...partPages.map((table, index) =>
-        pageOf(
-          size,
-          {
-            title: 'Order: what else goes into the box',
-            notes,
-            page: `${order.hoses.length + index + 1} of ${count}`,
-          },
-          headed(tableMarks(under, table)),
-        ),
-      ),
-    ],
+    title: `Order ${order.number} ${order.vehicle.name}`,
+    pages: pages.map(({ title, marks }, index) =>
+      pageOf(size, { title, notes, page: `${index + 1} of ${pages.length}` }, headed(marks)),
+    ),
   };
 }
 
-/** Height that the drawing takes, and how far its ends stand in from the frame. */
-const DRAWN_m = 0.062;
-const SIDE_m = 0.014;
-const EYE_m = 0.004;
-
-function hoseMarks(hose: OrderHose, [left, top]: Place, width_m: number, write: Writer): readonly Mark[] {
+/** A page, and more where what is on the hose does not go onto it. */
+function hosePages(
+  hose: OrderHose,
+  [left, top]: Place,
+  bottom: number,
+  width_m: number,
+  write: Writer,
+): readonly (readonly Mark[])[] {
   const facts: Table = {
     columns_m: [0.048, width_m - 0.048],
     rows: [
@@ -104,93 +117,45 @@ function hoseMarks(hose: OrderHose, [left, top]: Place, width_m: number, write: 
       ]),
     ],
   };
-  const factsTop = top - DRAWN_m;
-  return [
-    ...drawn(hose, [left, top], width_m, write),
-    ...(hose.clocking_rad === null
-      ? []
-      : clockingMarks(hose.clocking_rad, [left + width_m - 0.02, factsTop - tableHeight_m(facts) - 0.03])),
-    ...tableMarks([left, factsTop], facts),
-    ...(hose.along.length === 0
-      ? []
-      : tableMarks(
-          [left, factsTop - tableHeight_m(facts) - (hose.clocking_rad === null ? 0.008 : 0.052)],
-          along,
-        )),
-  ];
+  const factsTop = top - ORDER_DRAWING_m;
+  const alongTop = factsTop - tableHeight_m(facts) - 0.008;
+  const first = [...orderDrawing(hose, [left, top], width_m, write), ...tableMarks([left, factsTop], facts)];
+  if (hose.along.length === 0) return [first];
+  if (alongTop - tableHeight_m(along) >= bottom) return [[...first, ...tableMarks([left, alongTop], along)]];
+  return [first, ...tablesOf(along, top - bottom).map((table) => tableMarks([left, top], table))];
 }
 
 /** An end in words, the same on the page and on paper. */
 export const endText = (end: OrderHose['endA'], write: Writer): string =>
   [
-    end.family === 'banjo' ? 'banjo' : 'threaded end',
+    end.family === 'banjo' ? 'banjo' : `${end.gender === null ? '' : `${end.gender} `}threaded end`,
     end.neckAngle_rad === 0
       ? 'straight'
       : `bent ${write.angle(end.neckAngle_rad)}${end.family === 'banjo' ? ` ${BEND_PLANE_NAMES[end.bendPlane]}` : ''}`,
     ...(end.eyeBore_m === null ? [] : [`eye ${write.fineLength(end.eyeBore_m)}`]),
     ...(end.thread === null ? [] : [end.family === 'banjo' ? `for a bolt ${end.thread}` : end.thread]),
+    ...(end.family === 'threaded' && end.seat !== null ? [`seals on: ${SEAT_NAMES[end.seat]}`] : []),
+    ...(end.family === 'banjo'
+      ? []
+      : [
+          end.hexagon_m === null ? 'hexagon not measured' : `${write.fineLength(end.hexagon_m)} across flats`,
+        ]),
     MATERIAL_NAMES[end.material],
     ...(end.direction_rad === null ? [] : [`neck ${write.angle(end.direction_rad)} round its bolt`]),
     ...(end.tab ? ['with a locating tab'] : []),
+    ...(end.bracket
+      ? [
+          `through a bracket: ${[
+            end.groove === undefined
+              ? 'clip groove not said'
+              : end.groove
+                ? 'with a clip groove'
+                : 'no clip groove',
+            ...(end.knurled ? ['knurled'] : []),
+            end.supportWasher ? 'with support washer' : 'no support washer',
+          ].join(', ')}`,
+        ]
+      : end.family === 'threaded'
+        ? ['no bracket']
+        : []),
   ].join(', ');
-
-/** The hose laid out straight, to scale along its length; fittings by their shape, what is on it in its place. */
-function drawn(hose: OrderHose, [left, top]: Place, width_m: number, write: Writer): readonly Mark[] {
-  const [from, to] = [left + SIDE_m, left + width_m - SIDE_m];
-  const y = top - 0.03;
-  const scale = (to - from) / hose.sealingLength_m;
-  const half = 0.0018;
-  const [beginsAt, endsAt] = [from + hose.endA.takeOff_m * scale, to - hose.endB.takeOff_m * scale];
-  const along = hose.along.flatMap((part): readonly Mark[] => {
-    const x = from + part.from_m * scale;
-    const wide = Math.max(0.0024, part.length_m * scale);
-    const tall = part.kind === 'clip' ? 0.005 : 0.0032;
-    const start = part.kind === 'clip' ? x - wide / 2 : x;
-    return [
-      loop(
-        'outline',
-        [start, y - tall],
-        [start + wide, y - tall],
-        [start + wide, y + tall],
-        [start, y + tall],
-      ),
-      words([start + wide / 2, y - 0.0105], ALONG_NAMES[part.kind], { anchor: 'middle' }),
-    ];
-  });
-  return [
-    path('outline', [beginsAt, y + half], [endsAt, y + half]),
-    path('outline', [beginsAt, y - half], [endsAt, y - half]),
-    path('centre', [from, y], [to, y]),
-    ...endMarks(hose.endA, from, y, beginsAt),
-    ...endMarks(hose.endB, to, y, endsAt),
-    ...along,
-    words([from - SIDE_m, y - 0.018], `A: ${hose.endA.at}`),
-    words([to + SIDE_m, y - 0.018], `B: ${hose.endB.at}`, { anchor: 'end' }),
-    ...dimension(
-      [from, y],
-      [to, y],
-      0.018,
-      `${write.length(hose.sealingLength_m)} between the sealing points`,
-    ),
-  ];
-}
-
-/** Eye or thread, and its neck with the ferrule up to where the hose begins. */
-function endMarks(end: OrderHose['endA'], x: number, y: number, behind: number): readonly Mark[] {
-  const toward = Math.sign(behind - x);
-  const ferrule = x + (behind - x) * 0.5;
-  const tall = 0.0026;
-  return [
-    end.family === 'banjo'
-      ? circle('outline', [x, y], EYE_m)
-      : loop(
-          'outline',
-          [x - EYE_m, y - EYE_m],
-          [x + EYE_m, y - EYE_m],
-          [x + EYE_m, y + EYE_m],
-          [x - EYE_m, y + EYE_m],
-        ),
-    path('outline', [x + toward * EYE_m, y], [ferrule, y]),
-    loop('outline', [ferrule, y - tall], [behind, y - tall], [behind, y + tall], [ferrule, y + tall]),
-  ];
-}

@@ -1,5 +1,6 @@
 /** A page of a sheet: a frame, a title block, and what it says about being printed at true size. */
 import type { FlatDrawing, Mark, Place } from '@zephyrcombe/core';
+import { textWidth_m } from './letterWidths.ts';
 import { calibrationBars, LETTER_m, loop, path, words } from '@zephyrcombe/core';
 
 export const PAPERS = ['A4', 'letter'] as const;
@@ -31,6 +32,37 @@ export interface PageWords {
   readonly page: string;
 }
 
+const INSIDE_m = 0.003;
+/** Sizes of the block's letters, largest first, with the room from line to line. */
+const NOTE_SIZES = [
+  { height_m: LETTER_m, line_m: LINE_m },
+  { height_m: 0.0022, line_m: 0.0038 },
+  { height_m: 0.0018, line_m: 0.003 },
+] as const;
+
+/** The largest size in which the notes stay inside the block. */
+function noteMarks(notes: readonly string[], left: number, top: number, width_m: number): readonly Mark[] {
+  const room_m = BLOCK_m - 0.0125 - 0.0012;
+  const set = NOTE_SIZES.map((size) => ({
+    ...size,
+    lines: notes.flatMap((note) => broken(note, width_m, size.height_m)),
+  }));
+  const fitting = set.find(({ lines, line_m }) => (lines.length - 1) * line_m <= room_m) ?? set.at(-1);
+  return (fitting?.lines ?? []).map((line, index) =>
+    words([left, top - index * (fitting?.line_m ?? LINE_m)], line, {
+      height_m: fitting?.height_m ?? LETTER_m,
+    }),
+  );
+}
+
+/** In the largest size that leaves room for the page number; cut off with an ellipsis below the size of the notes. */
+function titleMarks(title: string, at: Place, width_m: number): Mark {
+  const height_m = [TITLE_m, 0.0036, LETTER_m].find((size) => textWidth_m(title, size) <= width_m);
+  if (height_m !== undefined) return words(at, title, { height_m });
+  const [first = ''] = broken(title, width_m - textWidth_m(' …', LETTER_m));
+  return words(at, `${first} …`, { height_m: LETTER_m });
+}
+
 /** A page of this size with marks on it. */
 export function pageOf(
   [width_m, height_m]: readonly [number, number],
@@ -38,37 +70,49 @@ export function pageOf(
   marks: readonly Mark[],
 ): FlatDrawing {
   const [left, right, foot] = [MARGIN_m, width_m - MARGIN_m, MARGIN_m];
+  const inner_m = right - left - 2 * INSIDE_m;
   return {
     width_m,
     height_m,
     marks: [
       loop('grid', [left, foot], [right, foot], [right, height_m - MARGIN_m], [left, height_m - MARGIN_m]),
       path('grid', [left, foot + BLOCK_m], [right, foot + BLOCK_m]),
-      words([left + 0.003, foot + BLOCK_m - 0.007], title, { height_m: TITLE_m }),
-      ...notes
-        .flatMap((note) => broken(note, right - left - 0.006))
-        .map((note, index) => words([left + 0.003, foot + BLOCK_m - 0.0125 - index * LINE_m], note)),
-      words([right - 0.003, foot + BLOCK_m - 0.007], page, { anchor: 'end' }),
+      titleMarks(
+        title,
+        [left + INSIDE_m, foot + BLOCK_m - 0.007],
+        inner_m - textWidth_m(page, LETTER_m) - 2 * INSIDE_m,
+      ),
+      ...noteMarks(notes, left + INSIDE_m, foot + BLOCK_m - 0.0125, inner_m),
+      words([right - INSIDE_m, foot + BLOCK_m - 0.007], page, { anchor: 'end' }),
       ...marks,
     ],
   };
 }
 
-/** Widest a letter is on average, of its height: lines are broken rather than cut off. */
-const LETTER_WIDTH = 0.82;
 const ROW_m = 0.0062;
 
-/** Broken between words so that each line goes into a column. */
-export function broken(text: string, width_m: number): readonly string[] {
-  const most = Math.max(8, Math.floor(width_m / (LETTER_m * LETTER_WIDTH)));
+/** Broken between words so that each line goes into a width, by the letters' own widths. */
+export function broken(text: string, width_m: number, height_m: number = LETTER_m): readonly string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const line = lines.at(-1);
-    if (line !== undefined && line.length + 1 + word.length <= most)
+    if (line !== undefined && textWidth_m(`${line} ${word}`, height_m) <= width_m)
       lines[lines.length - 1] = `${line} ${word}`;
     else lines.push(word);
   }
-  return lines;
+  return lines.flatMap((line) => cut(line, width_m, height_m));
+}
+
+/** A word that is wider than its line is cut between letters. */
+function cut(word: string, width_m: number, height_m: number): readonly string[] {
+  if (textWidth_m(word, height_m) <= width_m) return [word];
+  const pieces = [''];
+  for (const letter of word) {
+    const piece = pieces.at(-1) ?? '';
+    if (piece !== '' && textWidth_m(piece + letter, height_m) > width_m) pieces.push(letter);
+    else pieces[pieces.length - 1] = piece + letter;
+  }
+  return pieces;
 }
 
 export interface Table {
@@ -78,7 +122,7 @@ export interface Table {
 }
 
 const linesOf = ({ columns_m, rows }: Table) =>
-  rows.map((row) => row.map((text, column) => broken(text, columns_m[column] ?? 0)));
+  rows.map((row) => row.map((text, column) => broken(text, (columns_m[column] ?? 0) - 0.0015)));
 const heightOf_m = (row: readonly (readonly string[])[]) =>
   ROW_m * Math.max(1, ...row.map((lines) => lines.length));
 

@@ -1,9 +1,17 @@
 /** Ends of a hose at true size, and the card that tells which bend a port needs. */
 import type { EndBuild, EndGeometry, FlatDrawing, Mark } from '@zephyrcombe/core';
-import { bendGauge, endTemplate, EXAMPLE_BENDS_deg, extentOf, eyeFromAbove, moved } from '@zephyrcombe/core';
+import {
+  bendGauge,
+  endTemplate,
+  EXAMPLE_BENDS_deg,
+  extentOf,
+  eyeFromAbove,
+  moved,
+  words,
+} from '@zephyrcombe/core';
 import type { Writer } from '../messages/writer.ts';
 import type { Paper, Sheet } from './sheet.ts';
-import { barsAt, BLOCK_m, MARGIN_m, pageOf, PAPER_m } from './sheet.ts';
+import { barsAt, BLOCK_m, broken, MARGIN_m, pageOf, PAPER_m } from './sheet.ts';
 
 export interface TemplateEnd {
   readonly name: string;
@@ -16,6 +24,7 @@ const NOTES = [
   'Check both bars with a ruler before anything is measured on this sheet.',
 ] as const;
 const GAP_m = 0.012;
+const NAME_m = 0.0036;
 const BESIDE_m = 0.02;
 
 /** One end: its side with the bend in the paper, and beside it the eye along its bolt. */
@@ -43,15 +52,11 @@ export function templateSheet(
   for (const one of ends) {
     const marks = endMarks(one, write);
     const { left_m, top_m, bottom_m } = extentOf(marks);
-    drawn.push({
-      kind: 'text',
-      at_m: [left, top - 0.003],
-      text: one.name,
-      height_m: 0.0036,
-      anchor: 'start',
-      turn_rad: 0,
-    });
-    top -= 0.008;
+    for (const line of broken(one.name, size[0] - MARGIN_m - left - 0.003, NAME_m)) {
+      drawn.push(words([left, top - 0.003], line, { height_m: NAME_m }));
+      top -= 0.006;
+    }
+    top -= 0.002;
     drawn.push(...marks.map((mark) => moved(mark, [left - left_m, top - top_m])));
     top -= top_m - bottom_m + GAP_m;
   }

@@ -31,6 +31,16 @@ export function billOfJob(
       if (end.bracket && end.supportWasher) parts.push({ part: { kind: 'supportWasher' }, count: 1 });
     for (const id of [fitted.fromJointId, fitted.toJointId]) joints.add(id);
   }
+  // A tee that the vehicle did not have has a block of its own to be bought.
+  const before = new Set(detail.circuitBefore?.components.map(({ id }) => id) ?? []);
+  for (const block of detail.circuitBefore === null ? [] : detail.circuit.components)
+    if (block.kind === 'junction' && !before.has(block.id)) {
+      const ports = detail.circuit.ports.filter(({ componentId }) => componentId === block.id);
+      parts.push({
+        part: { kind: 'junction', ports: Math.max(1, ports.length), thread: ports[0]?.thread ?? '' },
+        count: 1,
+      });
+    }
   for (const id of joints) {
     const joint = jointOfJob(detail, id);
     const { bolt = null, washer = null, boltState } = joint?.chosen ?? {};
@@ -87,6 +97,8 @@ export function partText(part: BillPart, write: Writer): string {
       return `Crush washer ${write.fineLength(part.hole_m)} × ${write.fineLength(part.thickness_m)}, ${MATERIAL_NAMES[part.material]}`;
     case 'supportWasher':
       return 'Support washer for a bracket';
+    case 'junction':
+      return `Junction block with ${part.ports} ports ${part.thread}, with what holds it`;
     case 'along': {
       const name = ALONG_NAMES[part.what].replace(/^./, (first) => first.toUpperCase());
       if (part.what === 'clip')

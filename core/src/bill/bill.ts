@@ -29,7 +29,9 @@ export type BillPart =
       readonly outside_m: number | null;
       readonly clip_m: number | null;
     }
-  | { readonly kind: 'supportWasher' };
+  | { readonly kind: 'supportWasher' }
+  /** The block of a tee. */
+  | { readonly kind: 'junction'; readonly ports: number; readonly thread: string };
 
 export interface BillLine {
   readonly key: string;
@@ -69,6 +71,8 @@ export function keyOf(part: BillPart): string {
       return `${part.what} ${tenths(part.length_m)} ${tenths(part.outside_m)} ${tenths(part.clip_m)}`;
     case 'supportWasher':
       return 'support washer';
+    case 'junction':
+      return `junction ${part.ports} ${threadKey(part.thread)}`;
   }
 }
 

@@ -34,6 +34,8 @@ export interface EndFitting {
   readonly bracket: boolean;
   readonly knurled: boolean;
   readonly supportWasher: boolean;
+  /** A groove that the bracket's clip goes into; not answered where it is left out. */
+  readonly groove?: boolean | undefined;
 }
 
 /** A clip or the hole of a bracket, with or without a grommet in it; a stiff piece; a sleeve; a sheath at a contact; a label. */

@@ -103,6 +103,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       abandoned: null,
       endsConfirmed: plan.measured !== undefined,
       supply: null,
+      orderTerms: null,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,
       handoverChecks: finished ? Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) : {},
       circuitBefore: null,

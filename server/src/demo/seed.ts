@@ -18,6 +18,8 @@ const SHOP = {
   fluidIntervalMonths: 24,
   fluidIntervalDistance_m: 48_000_000,
   slack_m: 0.0125,
+  address: 'The Old Slip 4, Skerrow Isle',
+  phone: 'Skerrow Isle 214',
   brakeWorkRule:
     'On Skerrow, brakes of a road vehicle are worked on under the eyes of a registered lead, who countersigns. Apprentices open nothing alone.',
 };

@@ -20,14 +20,23 @@ const END = {
   bracket: false,
   knurled: false,
   supportWasher: false,
+  gender: null,
+  seat: 'flatWasherFace',
+  hexagon_m: null,
+  beyondBend_m: 0.016,
 } as const;
 const ORDER: OrderDocument = {
   format: 'zephyrcombe.order',
   schemaVersion: 1,
   reference: '6f1d6c2e-6a50-4a52-9f5e-0b8a5f0b5b11',
+  number: '2026-0007',
   writtenOn: '2026-11-26',
+  needBy: null,
+  finish: '',
   shop: 'Skerrow Isle Post Garage',
-  vehicle: { name: 'Wick 200 shore bike', kind: 'motorcycle', use: 'road' },
+  shopAddress: 'The Old Slip 4, Skerrow Isle',
+  shopPhone: 'Skerrow Isle 214',
+  vehicle: { name: 'Wick 200 shore bike', plate: null, kind: 'motorcycle', use: 'road' },
   hoses: [
     {
       id: '0b9f0c7e-8d5a-4f4e-9c57-3f8f3e1a2b10',
@@ -46,6 +55,7 @@ const ORDER: OrderDocument = {
       endA: END,
       endB: { ...END, at: 'Front caliper' },
       clocking_rad: null,
+      clocking: 'notGiven',
       along: [],
     },
   ],

@@ -1,10 +1,15 @@
 import type { QueryInterface } from 'sequelize';
 
-/** A job can be given up with a reason; a joint has a torque figure for each part that may be in it, and a seat of some metal. */
+/** A job has a number, can be given up with a reason, and says what its order says; a joint has a torque figure for each part that may be in it, and a seat of some metal. */
 const UP: readonly string[] = [
   `ALTER TABLE job ADD COLUMN abandoned JSON NULL`,
   `ALTER TABLE joint ADD COLUMN furtherTorques JSON NOT NULL DEFAULT '[]'`,
   `ALTER TABLE port ADD COLUMN seatMaterial VARCHAR(20) NULL`,
+  `ALTER TABLE shop ADD COLUMN address TEXT NOT NULL DEFAULT ''`,
+  `ALTER TABLE shop ADD COLUMN phone VARCHAR(60) NOT NULL DEFAULT ''`,
+  // Jobs that are there get the next numbers.
+  `ALTER TABLE job ADD COLUMN number INT NOT NULL AUTO_INCREMENT UNIQUE`,
+  `ALTER TABLE job ADD COLUMN orderTerms JSON NULL`,
 ];
 
 const DOWN: readonly string[] = [
@@ -13,6 +18,10 @@ const DOWN: readonly string[] = [
   `ALTER TABLE job DROP COLUMN abandoned`,
   `ALTER TABLE joint DROP COLUMN furtherTorques`,
   `ALTER TABLE port DROP COLUMN seatMaterial`,
+  `ALTER TABLE shop DROP COLUMN address`,
+  `ALTER TABLE shop DROP COLUMN phone`,
+  `ALTER TABLE job DROP COLUMN number`,
+  `ALTER TABLE job DROP COLUMN orderTerms`,
 ];
 
 export async function up(queries: QueryInterface): Promise<void> {

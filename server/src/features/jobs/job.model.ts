@@ -20,7 +20,9 @@ import {
 } from '../../database/columns.ts';
 
 export type JobRow = Row<
-  Job & {
+  Omit<Job, 'number'> & {
+    /** The database counts it. */
+    number?: number;
     shopId: string;
     /** As found, when the job chose another layout. */
     circuitBefore: HydraulicsEntry | null;
@@ -60,6 +62,8 @@ export const defineJob = (sequelize: Sequelize) =>
       abandoned: json('abandoned', true),
       endsConfirmed: flag('endsConfirmed'),
       supply: json('supply', true),
+      number: { type: DataTypes.INTEGER },
+      orderTerms: json('orderTerms', true),
       fitChecks: json('fitChecks'),
       handoverChecks: json('handoverChecks'),
       circuitBefore: json('circuitBefore', true),

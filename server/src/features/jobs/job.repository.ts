@@ -12,9 +12,10 @@ export function toJob(row: JobRow): Job {
     shopId: _shopId,
     circuitBefore: _before,
     circuitSigned: _signed,
+    number,
     ...job
   } = row.get({ plain: true });
-  return job;
+  return { ...job, number: number ?? 0 };
 }
 
 /** Columns without the keys that only tie a row to its job. */

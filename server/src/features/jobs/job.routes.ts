@@ -146,6 +146,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             abandoned: null,
             endsConfirmed: false,
             supply: null,
+            orderTerms: null,
             fitChecks: NOT_FITTED,
             handoverChecks: {},
             circuitBefore: null,
@@ -199,6 +200,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
         if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
           await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
         }
+        if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
         if (fitChecks) await log('fitChecked', { ...fitChecks });
         if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
       }),

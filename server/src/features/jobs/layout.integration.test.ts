@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf } from '@zephyrcombe/contract';
+import { billOfJob, hydraulicsOf } from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -41,6 +41,10 @@ test('another layout goes into the job with all its hoses and joints, and back a
   expect(tee.hoses).toHaveLength(4);
   expect(tee.joints).toHaveLength(8);
   expect(tee.circuitBefore).toEqual(found);
+  // The block that the vehicle did not have is bought; as found there is none to buy.
+  const blocks = (detail: JobDetail) => billOfJob(detail, []).filter(({ part }) => part.kind === 'junction');
+  expect(blocks(tee)).toMatchObject([{ needed: 1, part: { ports: 4 } }]);
+  expect(blocks(job)).toEqual([]);
   const crossover = (await choose(tee, 'crossover')).json<JobDetail>();
   expect(layoutOf(hydraulicsOf(crossover.circuit))).toBe('crossover');
   expect(crossover.circuitBefore).toEqual(found);

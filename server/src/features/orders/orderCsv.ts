@@ -4,6 +4,15 @@ import { datumName } from '@zephyrcombe/contract';
 import { csvFormat } from 'd3-dsv';
 
 const COLUMNS = [
+  'order',
+  'written_on',
+  'need_by',
+  'shop',
+  'shop_address',
+  'shop_phone',
+  'vehicle',
+  'plate',
+  'finish',
   'line',
   'what',
   'name',
@@ -24,6 +33,12 @@ const COLUMNS = [
   'a_direction_deg',
   'a_eye_mm',
   'a_thread',
+  'a_gender',
+  'a_seat',
+  'a_hexagon_mm',
+  'a_bracket',
+  'a_clip_groove',
+  'a_support_washer',
   'a_material',
   'b_kind',
   'b_bend_deg',
@@ -31,7 +46,14 @@ const COLUMNS = [
   'b_direction_deg',
   'b_eye_mm',
   'b_thread',
+  'b_gender',
+  'b_seat',
+  'b_hexagon_mm',
+  'b_bracket',
+  'b_clip_groove',
+  'b_support_washer',
   'b_material',
+  'clocking',
   'clocking_deg',
   'from_mm',
 ] as const;
@@ -41,8 +63,23 @@ const mm = (value_m: number | null) => (value_m === null ? '' : String(Number((v
 const degrees = (value_rad: number | null) =>
   value_rad === null ? '' : String(Number(((value_rad * 180) / Math.PI).toFixed(2)));
 
+/** Empty where nobody has answered. */
+const yes = (answer: boolean | undefined) => (answer === undefined ? '' : answer ? 'yes' : 'no');
+
 /** A row for each hose, for what is on it, and for the parts of the box. */
-export function orderCsv({ hoses, parts }: OrderDocument): string {
+export function orderCsv(order: OrderDocument): string {
+  const { hoses, parts } = order;
+  const head: Row = {
+    order: order.number,
+    written_on: order.writtenOn,
+    need_by: order.needBy ?? '',
+    shop: order.shop,
+    shop_address: order.shopAddress,
+    shop_phone: order.shopPhone,
+    vehicle: order.vehicle.name,
+    plate: order.vehicle.plate ?? '',
+    finish: order.finish,
+  };
   const rows: Row[] = hoses.flatMap((hose): Row[] => [
     {
       what: 'hose',
@@ -60,6 +97,7 @@ export function orderCsv({ hoses, parts }: OrderDocument): string {
       ends: hose.fixing,
       ...endRow('a', hose.endA),
       ...endRow('b', hose.endB),
+      clocking: hose.clocking,
       clocking_deg: degrees(hose.clocking_rad),
     },
     ...hose.along.map((part): Row => ({
@@ -76,7 +114,10 @@ export function orderCsv({ hoses, parts }: OrderDocument): string {
   return csvFormat(
     rows.map((row, index) =>
       Object.fromEntries(
-        COLUMNS.map((column) => [column, column === 'line' ? String(index + 1) : (row[column] ?? '')]),
+        COLUMNS.map((column) => [
+          column,
+          column === 'line' ? String(index + 1) : (row[column] ?? head[column] ?? ''),
+        ]),
       ),
     ),
     [...COLUMNS],
@@ -91,5 +132,11 @@ const endRow = (letter: 'a' | 'b', end: OrderHose['endA']): Row => ({
   [`${letter}_direction_deg`]: degrees(end.direction_rad),
   [`${letter}_eye_mm`]: mm(end.eyeBore_m),
   [`${letter}_thread`]: end.thread ?? '',
+  [`${letter}_gender`]: end.gender ?? '',
+  [`${letter}_seat`]: end.seat ?? '',
+  [`${letter}_hexagon_mm`]: mm(end.hexagon_m),
+  [`${letter}_bracket`]: yes(end.bracket),
+  [`${letter}_clip_groove`]: end.bracket ? yes(end.groove) : '',
+  [`${letter}_support_washer`]: end.bracket ? yes(end.supportWasher) : '',
   [`${letter}_material`]: end.material,
 });

@@ -27,6 +27,8 @@ export const defineShop = (sequelize: Sequelize) =>
       name: text(),
       slack_m: quantity(),
       brakeWorkRule: text(),
+      address: text(),
+      phone: text(),
       fluidIntervalMonths: whole(),
       fluidIntervalDistance_m: optionalQuantity(),
       version: version(),

@@ -1,5 +1,6 @@
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
+import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requirePersonId } from '../../http/session.ts';
 import { requirePerson } from '../sessions/session.service.ts';
@@ -51,9 +52,10 @@ export function shopHandlers(
       const person = await requirePerson(dependencies, requirePersonId(request, clock()));
       if (person.role !== 'lead') throw new AppProblem('lead-only');
       const { id } = await current();
+      const { version, ...changes } = body;
       const [changed] = await Shop.update(
-        { brakeWorkRule: body.brakeWorkRule, version: body.version + 1 },
-        { where: { id, version: body.version } },
+        { ...definedOnly(changes), version: version + 1 },
+        { where: { id, version } },
       );
       if (changed === 0) throw new AppProblem('stale-write', { current: await current() });
       return current();

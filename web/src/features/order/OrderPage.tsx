@@ -14,14 +14,22 @@ import {
   ORDER_FILES,
   orderAddress,
   ordered,
+  orderHead,
   orderHose,
+  orderNumber,
+  isClosed,
   torqueOf,
   torqueSourceName,
 } from '@zephyrcombe/contract';
 import { clockingText } from '@zephyrcombe/contract';
 import { Link } from 'react-router';
-import { useWriter } from '../../app/SessionContext.ts';
-import { Fine, Label, Line } from '../../design/layout.ts';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useToday, useWriter } from '../../app/SessionContext.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton } from '../../design/Button.tsx';
+import { TextField } from '../../design/fields.tsx';
+import { Fine, Label, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointsInOrder, stackOf } from '../job/jobView.ts';
@@ -36,6 +44,7 @@ export function OrderPage() {
     <JobSheet title="Order sheet">
       {(detail) => (
         <>
+          <OrderTerms key={detail.job.id} detail={detail} />
           <Files detail={detail} />
           {detail.hoses.map(({ hoseId }) => {
             const own = hoseOfJob(detail, hoseId);
@@ -75,6 +84,89 @@ const FILE_WORDS = {
   csv: 'table (CSV)',
   json: 'document (JSON)',
 } as const;
+
+/** What the order says of itself; the same as on its files. */
+function OrderTerms({ detail }: { readonly detail: JobDetail }) {
+  const write = useWriter();
+  const today = useToday();
+  const { job, shop, vehicle } = detail;
+  const terms = job.orderTerms ?? { needBy: null, finish: '' };
+  const [draft, setDraft, clear] = useDraft(`order.${job.id}`, {
+    needBy: terms.needBy ?? '',
+    finish: terms.finish,
+  });
+  const edit = useJobAction('editJob', job.id, clear);
+  const isChanged = draft.needBy !== (terms.needBy ?? '') || draft.finish.trim() !== terms.finish;
+  const head = orderHead(
+    {
+      format: 'zephyrcombe.order',
+      schemaVersion: 1,
+      reference: job.id,
+      number: orderNumber(job),
+      writtenOn: today,
+      needBy: terms.needBy,
+      finish: terms.finish,
+      shop: shop.name,
+      shopAddress: shop.address,
+      shopPhone: shop.phone,
+      vehicle,
+    },
+    write,
+  );
+  return (
+    <>
+      <div style={{ marginTop: 12 }}>
+        {head.map((line) => (
+          <p key={line}>{line}</p>
+        ))}
+      </div>
+      {shop.address === '' || shop.phone === '' ? (
+        <Fine className="no-print">
+          The shop’s address or phone is not written down yet: <Link to="/shop">your lead writes it</Link>.
+        </Fine>
+      ) : null}
+      {isClosed(job) ? null : (
+        <Stack $gap={8} className="no-print" style={{ margin: '12px 0' }}>
+          <Line $gap={16} style={{ alignItems: 'end' }}>
+            <TextField
+              label="Needed by"
+              type="date"
+              value={draft.needBy}
+              onChange={(needBy) => setDraft({ ...draft, needBy })}
+            />
+            <div style={{ flex: '1 1 240px' }}>
+              <TextField
+                label="Finish of cover and fittings, as the supplier names it"
+                value={draft.finish}
+                onChange={(finish) => setDraft({ ...draft, finish })}
+              />
+            </div>
+            {isChanged ? (
+              <PlainButton
+                isPending={edit.isPending}
+                onPress={() =>
+                  edit.mutate({
+                    params: { jobId: job.id },
+                    body: {
+                      version: job.version,
+                      orderTerms: {
+                        needBy: draft.needBy === '' ? null : draft.needBy,
+                        finish: draft.finish.trim(),
+                      },
+                    },
+                  })
+                }
+              >
+                Put it on the order
+              </PlainButton>
+            ) : null}
+          </Line>
+          <SaveProblem save={edit} onTakeTheirs={clear} />
+        </Stack>
+      )}
+    </>
+  );
+}
 
 function Files({ detail }: { readonly detail: JobDetail }) {
   const open = detail.hoses.filter(({ specified }) => !specified);

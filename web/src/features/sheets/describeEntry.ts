@@ -29,7 +29,7 @@ export function describeEntry(
     ...kitWords(entry.kind, data),
     ...findingWords(entry.kind, data),
     ...capWords(data),
-    ...plainWords(data),
+    ...plainWords(data, write),
     ...overrideWords(data),
   ];
   return parts.length > 0 ? `: ${parts.join(', ')}` : '';
@@ -158,7 +158,7 @@ function capWords(data: Data): readonly string[] {
   ];
 }
 
-function plainWords(data: Data): readonly string[] {
+function plainWords(data: Data, write: Writer): readonly string[] {
   const outflow = typeof data.outflow === 'string' && data.outflow in OUTFLOW_NAMES ? data.outflow : null;
   const event = data.kind === 'topUp' ? 'topped up' : data.kind;
   return [
@@ -166,6 +166,8 @@ function plainWords(data: Data): readonly string[] {
     ...(typeof data.because === 'string' && data.because !== '' ? [`because: ${data.because}`] : []),
     ...(typeof data.title === 'string' ? [data.title] : []),
     ...(typeof data.from === 'string' && typeof data.title === 'string' ? [`before: ${data.from}`] : []),
+    ...(typeof data.needBy === 'string' ? [`needed by ${write.date(data.needBy)}`] : []),
+    ...(typeof data.finish === 'string' && data.finish !== '' ? [data.finish] : []),
     ...(data.brakeLeftOpen === true ? ['the brake was left open'] : []),
     ...(Array.isArray(data.hoses) ? [data.hoses.map(String).join(' and ')] : []),
     ...(typeof event === 'string'

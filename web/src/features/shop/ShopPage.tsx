@@ -30,7 +30,15 @@ export function ShopPage() {
 function Rules({ shop }: { readonly shop: Shop }) {
   const client = useQueryClient();
   const isLead = usePerson().role === 'lead';
-  const [rule, setRule, clear] = useDraft(`shop.rule.${shop.version}`, shop.brakeWorkRule);
+  const [draft, setDraft, clear] = useDraft(`shop.${shop.version}`, {
+    brakeWorkRule: shop.brakeWorkRule,
+    address: shop.address,
+    phone: shop.phone,
+  });
+  const isAsSaved =
+    draft.brakeWorkRule.trim() === shop.brakeWorkRule &&
+    draft.address.trim() === shop.address &&
+    draft.phone.trim() === shop.phone;
   const save = useMutation<Shop, ApiError, RequestOf<'editShop'>>({
     mutationFn: (input) => call('editShop', input),
     onSuccess: (next) => {
@@ -46,14 +54,27 @@ function Rules({ shop }: { readonly shop: Shop }) {
         <TextField
           label="Who may work on brakes here"
           multiline
-          value={rule}
-          onChange={setRule}
+          value={draft.brakeWorkRule}
+          onChange={(brakeWorkRule) => setDraft({ ...draft, brakeWorkRule })}
           isDisabled={!isLead}
         />
         <Fine>
           As your law and your insurer have it. It stands in Look over of every job. Zephyrcombe does not know
           your law.
         </Fine>
+        <TextField
+          label="Address, as it stands on an order"
+          multiline
+          value={draft.address}
+          onChange={(address) => setDraft({ ...draft, address })}
+          isDisabled={!isLead}
+        />
+        <TextField
+          label="Phone"
+          value={draft.phone}
+          onChange={(phone) => setDraft({ ...draft, phone })}
+          isDisabled={!isLead}
+        />
         <SaveProblem
           save={save}
           onTakeTheirs={() => void client.invalidateQueries({ queryKey: shopQuery.queryKey })}
@@ -62,10 +83,19 @@ function Rules({ shop }: { readonly shop: Shop }) {
           <div>
             <PrimaryButton
               isPending={save.isPending}
-              because={rule.trim() === shop.brakeWorkRule ? 'The rule stands as it was saved.' : null}
-              onPress={() => save.mutate({ body: { version: shop.version, brakeWorkRule: rule.trim() } })}
+              because={isAsSaved ? 'All of it stands as it was saved.' : null}
+              onPress={() =>
+                save.mutate({
+                  body: {
+                    version: shop.version,
+                    brakeWorkRule: draft.brakeWorkRule.trim(),
+                    address: draft.address.trim(),
+                    phone: draft.phone.trim(),
+                  },
+                })
+              }
             >
-              Save the rule
+              Save what stands here
             </PrimaryButton>
           </div>
         ) : (

@@ -344,6 +344,11 @@ interface EndFormProps {
   readonly onEnd: (end: EndFitting) => void;
 }
 
+const GROOVE: readonly { readonly value: 'ask' | 'yes' | 'no'; readonly text: string }[] = [
+  { value: 'ask', text: 'not said' },
+  { value: 'yes', text: 'it has one' },
+  { value: 'no', text: 'it has none' },
+];
 const TURNABLE = [
   { value: 'ask', text: 'not asked' },
   { value: 'yes', text: 'yes, its maker says so' },
@@ -416,6 +421,13 @@ function EndForm({ letter, isEye, isBent, end, finished, onEnd }: EndFormProps) 
           >
             Support washer with it
           </Tick>
+          <Pick
+            label="Groove for the bracket’s clip"
+            value={end.groove === undefined ? 'ask' : end.groove ? 'yes' : 'no'}
+            isDisabled={finished}
+            options={GROOVE}
+            onChange={(text) => set({ groove: text === 'ask' ? undefined : text === 'yes' })}
+          />
         </Beside>
       ) : null}
     </Stack>
