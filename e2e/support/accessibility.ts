@@ -22,7 +22,7 @@ export async function expectAccessible(page: Page, rules?: readonly string[]): P
       const { axe } = window as unknown as {
         axe: { run(options: object): Promise<{ violations: Violation[] }> };
       };
-      return (await axe.run(only ? { runOnly: only } : {})).violations;
+      return (await axe.run({ resultTypes: ['violations'], ...(only ? { runOnly: only } : {}) })).violations;
     },
     rules && [...rules],
   );

@@ -84,6 +84,21 @@ export const SCREENS = {
   wheel: { width: 390, height: 844 },
 } as const;
 
+/** Rules of axe-core whose outcome can differ on a narrow screen: what is shown, stacked, scrolled or hidden there. */
+const OF_WIDTH = [
+  'aria-hidden-focus',
+  'aria-required-children',
+  'aria-required-parent',
+  'button-name',
+  'color-contrast',
+  'label',
+  'link-in-text-block',
+  'link-name',
+  'nested-interactive',
+  'scrollable-region-focusable',
+  'target-size',
+] as const;
+
 /** Loads every page once; the night bay is switched to in place, for only its colours are other ones. */
 export async function scanPages(page: Page, own: Zephyrcombe, screen: keyof typeof SCREENS): Promise<void> {
   await page.setViewportSize(SCREENS[screen]);
@@ -98,7 +113,8 @@ export async function scanPages(page: Page, own: Zephyrcombe, screen: keyof type
       await page.goto(own.address + path);
       await expect(page.locator('main h1, main h2, main p').first()).toBeVisible();
       await page.waitForLoadState('networkidle');
-      await expectAccessible(page);
+      // What does not change with the width of the screen is looked at once, at the desk.
+      await expectAccessible(page, screen === 'wheel' ? OF_WIDTH : undefined);
       const wider = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       );

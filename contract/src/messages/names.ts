@@ -114,11 +114,13 @@ export const COMPONENT_NAMES: Readonly<Record<ComponentKind, string>> = {
 export const BODY_NAMES = {
   frame: 'frame',
   handlebar: 'handlebar',
+  lowerYoke: 'lower yoke',
   forkLower: 'fork slider',
   swingarm: 'swing arm',
   sidecarArm: 'sidecar arm',
-  knuckle: 'knuckle',
-  axle: 'axle',
+  knuckle: 'hub carrier that steers',
+  axle: 'live axle',
+  hubCarrier: 'hub carrier that does not steer',
 } as const;
 
 export const SEAT_NAMES = {

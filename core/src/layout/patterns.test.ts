@@ -71,3 +71,23 @@ test('the crossover is warned of as a high point that holds air, two long hoses 
   expect(codes('twinCrossover')).toEqual(['trappedHighPoint']);
   expect(codes('twinLongHoses')).toEqual([]);
 });
+
+test('every wheel hangs on a body that fits its suspension', () => {
+  const bodies = (pattern: (typeof PATTERNS)[number], change: Partial<PatternOptions> = {}) =>
+    startPattern(pattern, options(change)).flatMap(({ components }) =>
+      components.flatMap(({ kind, name, body }) => (kind === 'caliper' ? [[name, body]] : [])),
+    );
+  for (const pattern of ['carFrontRear', 'carDiagonal'] as const)
+    for (const [name, body] of bodies(pattern))
+      expect([name, body]).toEqual([name, name?.includes('rear') ? 'hubCarrier' : 'knuckle']);
+  const live = bodies('carFrontRear', { rearAxle: 'live' });
+  expect(live.filter(([name]) => name?.includes('rear')).map(([, body]) => body)).toEqual(['axle', 'axle']);
+  expect(new Set(bodies('quad').map(([, body]) => body))).toEqual(new Set(['knuckle', 'axle']));
+  expect(bodies('singleRear')).toEqual([['Rear caliper', 'swingarm']]);
+  expect(new Set(bodies('twinTee').map(([, body]) => body))).toEqual(new Set(['forkLower']));
+});
+
+test('a tee at the lower yoke turns with the steering', () => {
+  const [circuit] = startPattern('twinTee', options());
+  expect(circuit?.components.find(({ kind }) => kind === 'junction')?.body).toBe('lowerYoke');
+});

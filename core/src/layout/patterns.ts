@@ -40,6 +40,8 @@ export interface PatternOptions {
   readonly abs: boolean;
   /** Cars: how the rear hoses end on their calipers. */
   readonly rearEnd: 'banjo' | 'screwed';
+  /** Cars: whether one rear wheel rises when the other drops, or each by itself; independent where nobody says. */
+  readonly rearAxle?: 'independent' | 'live' | undefined;
 }
 
 /** One circuit being put down. */
@@ -173,7 +175,7 @@ function twinLongHoses({ newId }: PatternOptions): Hydraulics {
 function twinTee({ newId }: PatternOptions): Hydraulics {
   const on = sheet(newId, 'Front brake');
   const { master, left, right } = twinParts(on);
-  const tee = on.part('junction', 'Tee at the lower yoke', 'frame');
+  const tee = on.part('junction', 'Tee at the lower yoke', 'lowerYoke');
   on.line('Main hose', master, on.joint(tee, 'banjo', 'Tee, in'), 0.42);
   on.line('Left hose', on.joint(tee, 'banjo', 'Tee, left'), left, 0.4);
   on.line('Right hose', on.joint(tee, 'banjo', 'Tee, right'), right, 0.4);
@@ -231,7 +233,7 @@ type Corner = 'front left' | 'front right' | 'rear left' | 'rear right';
 
 /** Hard lines from a tandem master, or from its ABS unit, to a bracket at each corner; a hose from there to the wheel. */
 function car(
-  { newId, drive, abs, rearEnd }: PatternOptions,
+  { newId, drive, abs, rearEnd, rearAxle = 'independent' }: PatternOptions,
   name: string,
   corners: readonly Corner[],
 ): Hydraulics {
@@ -251,7 +253,10 @@ function car(
     const pipeEnd = on.joint(bracket, 'femaleInverted', `Bracket, ${corner}`);
     const out = on.joint(source, 'invertedFlareNut', `${abs ? 'ABS unit' : 'Master'}, to ${corner}`);
     on.line(`Hard line, ${corner}`, out, pipeEnd, (isRear ? 3.1 : 0.9) + (far ? 1.1 : 0), 'hardLine');
-    const wheel = on.caliper(`Caliper, ${corner}`, isRear ? 'axle' : 'knuckle');
+    const wheel = on.caliper(
+      `Caliper, ${corner}`,
+      isRear ? (rearAxle === 'live' ? 'axle' : 'hubCarrier') : 'knuckle',
+    );
     const end: EndKind = isRear && rearEnd === 'screwed' ? 'maleScrewed' : 'banjo';
     on.line(`Hose, ${corner}`, pipeEnd, on.joint(wheel, end), isRear ? 0.3 : 0.4);
   }

@@ -94,7 +94,7 @@ export function layOut(circuit: Hydraulics, layout: LayoutId, newId: NewId): Hyd
       for (const end of ends) run(`${end.component.name} hose`, start.joint, end.joint, end.direct_m);
       break;
     case 'tee': {
-      const tee = newComponent(newId(), 'junction', 'Tee at the lower yoke', 'frame');
+      const tee = newComponent(newId(), 'junction', 'Tee at the lower yoke', 'lowerYoke');
       const main_m = TEE_SHARE * (nearest?.direct_m ?? CROSSOVER_m);
       const inlet = newJoint(newId, tee, 'banjo', { name: 'Tee, in' });
       extra.components.push(tee);

@@ -13,8 +13,8 @@ export interface HoseMovement {
   readonly solidAxle: boolean;
 }
 
-const STEERED: readonly Body[] = ['handlebar', 'forkLower', 'knuckle'];
-const SPRUNG: readonly Body[] = ['frame', 'handlebar'];
+const STEERED: readonly Body[] = ['handlebar', 'lowerYoke', 'forkLower', 'knuckle'];
+const SPRUNG: readonly Body[] = ['frame', 'handlebar', 'lowerYoke'];
 
 export function movementOf(from: Body, to: Body): HoseMovement {
   const ends = [from, to];

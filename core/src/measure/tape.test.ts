@@ -21,6 +21,21 @@ describe('what has to be looked at on this vehicle', () => {
       ['bracketsInPlace', 'fullBump', 'crossedUp'],
       ['fullDroop', 'straightAhead', 'fullBump', 'crossedUp'],
     ],
+    // A rear wheel of an independent suspension rises by itself: nothing crosses up.
+    ['frame', 'hubCarrier', ['bracketsInPlace', 'fullBump'], ['fullDroop', 'straightAhead', 'fullBump']],
+    // A tee at the lower yoke turns with the steering and does not move on the suspension.
+    [
+      'frame',
+      'lowerYoke',
+      ['bracketsInPlace', 'leftLock', 'rightLock'],
+      ['straightAhead', 'leftLock', 'rightLock'],
+    ],
+    [
+      'lowerYoke',
+      'forkLower',
+      ['bracketsInPlace', 'leftLock', 'rightLock', 'fullBump'],
+      ['fullDroop', 'straightAhead', 'leftLock', 'rightLock', 'fullBump'],
+    ],
     ['frame', 'frame', ['bracketsInPlace'], ['straightAhead']],
     [
       'handlebar',

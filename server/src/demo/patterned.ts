@@ -79,7 +79,11 @@ function circuitsOf(
   vehicleKey: string,
   keys: readonly string[],
   pattern: PatternId,
-  options: { readonly abs: boolean; readonly rearEnd: 'banjo' | 'screwed' },
+  options: {
+    readonly abs: boolean;
+    readonly rearEnd: 'banjo' | 'screwed';
+    readonly rearAxle?: 'independent' | 'live';
+  },
   facts: Measured,
   change: (hydraulics: HydraulicsEntry) => HydraulicsEntry = (same) => same,
 ): readonly KeyedCircuit[] {
@@ -116,7 +120,7 @@ export const CALDER = circuitsOf(
   'calder',
   ['front', 'rear'],
   'motorcycleAbs',
-  { abs: true, rearEnd: 'banjo' },
+  { abs: true, rearEnd: 'banjo', rearAxle: 'live' },
   {
     lengths_mm: {
       'Master to unit': 1040,

@@ -10,6 +10,8 @@ const UP: readonly string[] = [
   // Jobs that are there get the next numbers.
   `ALTER TABLE job ADD COLUMN number INT NOT NULL AUTO_INCREMENT UNIQUE`,
   `ALTER TABLE job ADD COLUMN orderTerms JSON NULL`,
+  // The tee that a pattern put at the lower yoke turns with the steering.
+  `UPDATE component SET body = 'lowerYoke' WHERE kind = 'junction' AND body = 'frame' AND name = 'Tee at the lower yoke'`,
 ];
 
 const DOWN: readonly string[] = [
@@ -22,6 +24,9 @@ const DOWN: readonly string[] = [
   `ALTER TABLE shop DROP COLUMN phone`,
   `ALTER TABLE job DROP COLUMN number`,
   `ALTER TABLE job DROP COLUMN orderTerms`,
+  // An older book knows neither body.
+  `UPDATE component SET body = 'frame' WHERE body = 'lowerYoke'`,
+  `UPDATE component SET body = 'axle' WHERE body = 'hubCarrier'`,
 ];
 
 export async function up(queries: QueryInterface): Promise<void> {

@@ -15,8 +15,14 @@ export interface PatternDraft {
   readonly patterns: readonly PatternId[];
   readonly drive: 'left' | 'right';
   readonly rearEnd: 'banjo' | 'screwed';
+  readonly rearAxle: 'independent' | 'live';
 }
-export const EMPTY_PATTERNS: PatternDraft = { patterns: [], drive: 'left', rearEnd: 'banjo' };
+export const EMPTY_PATTERNS: PatternDraft = {
+  patterns: [],
+  drive: 'left',
+  rearEnd: 'banjo',
+  rearAxle: 'independent',
+};
 
 /** The circuits of the ticked patterns that make sense for this kind, with fresh ids. */
 export function usePatternCircuits(
@@ -24,7 +30,7 @@ export function usePatternCircuits(
   kind: VehicleKind,
   abs: boolean,
 ): readonly Hydraulics[] {
-  const { drive, rearEnd } = draft;
+  const { drive, rearEnd, rearAxle } = draft;
   const chosen = PATTERNS_FOR[kind].filter((pattern) => draft.patterns.includes(pattern)).join(' ');
   return useMemo(
     () =>
@@ -32,8 +38,10 @@ export function usePatternCircuits(
         ? []
         : chosen
             .split(' ')
-            .flatMap((pattern) => startPattern(pattern as PatternId, { newId, drive, abs, rearEnd })),
-    [chosen, drive, abs, rearEnd],
+            .flatMap((pattern) =>
+              startPattern(pattern as PatternId, { newId, drive, abs, rearEnd, rearAxle }),
+            ),
+    [chosen, drive, abs, rearEnd, rearAxle],
   );
 }
 
@@ -89,6 +97,15 @@ export function PatternPick({ kind, draft, onDraft }: PatternPickProps) {
               { value: 'screwed', text: 'screwed in' },
             ]}
             onChange={(rearEnd) => onDraft({ ...draft, rearEnd })}
+          />
+          <ChoiceRow
+            label="The rear wheels hang"
+            value={draft.rearAxle}
+            options={[
+              { value: 'independent', text: 'each by itself' },
+              { value: 'live', text: 'on a live axle' },
+            ]}
+            onChange={(rearAxle) => onDraft({ ...draft, rearAxle })}
           />
         </>
       ) : null}
