@@ -120,7 +120,7 @@ export const CALDER = circuitsOf(
   'calder',
   ['front', 'rear'],
   'motorcycleAbs',
-  { abs: true, rearEnd: 'banjo', rearAxle: 'live' },
+  { abs: true, rearEnd: 'banjo' },
   {
     lengths_mm: {
       'Master to unit': 1040,
@@ -154,7 +154,7 @@ export const TOLLAN = circuitsOf(
   'tollan',
   ['diagonal-1', 'diagonal-2'],
   'carDiagonal',
-  { abs: true, rearEnd: 'screwed' },
+  { abs: true, rearEnd: 'screwed', rearAxle: 'live' },
   {
     lengths_mm: {
       'Master to unit': 540,
