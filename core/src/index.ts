@@ -15,7 +15,7 @@ export { fromSI, toSI } from './units/convert.ts';
 export type { ParsedQuantity, ParseFailure } from './units/parse.ts';
 export { parseQuantity } from './units/parse.ts';
 export type { FormatOptions } from './units/format.ts';
-export { formatNumber, formatQuantity, formatRange } from './units/format.ts';
+export { formatNumber, formatQuantity, formatRange, inchFraction } from './units/format.ts';
 export type { UnitPreferences } from './units/preferences.ts';
 export { IMPERIAL, METRIC } from './units/preferences.ts';
 

@@ -69,10 +69,32 @@ function scaledTo(figure: number, scale: number, rounding: Rounding): number {
   return Math.sign(scaled) * Math.round(Math.abs(scaled) + noise);
 }
 
+/** A rule in inches is divided into these. */
+const RULE_DIVISION = 16;
+/** Of a sixteenth: what the conversion to metres and back leaves. */
+const RULE_NOISE = 1e-5;
+
+/** "29 1/4" where a figure in inches falls on a line of the rule; null between two lines, and on a whole inch. */
+export function inchFraction(value_SI: number): string | null {
+  if (!isFigure(value_SI)) return null;
+  const lines = fromSI(Math.abs(value_SI), 'in') * RULE_DIVISION;
+  const line = Math.round(lines);
+  if (Math.abs(lines - line) > RULE_NOISE || line % RULE_DIVISION === 0) return null;
+  const whole = Math.floor(line / RULE_DIVISION);
+  let [over, under] = [line % RULE_DIVISION, RULE_DIVISION];
+  while (over % 2 === 0) [over, under] = [over / 2, under / 2];
+  return `${value_SI < 0 ? MINUS : ''}${whole === 0 ? '' : `${whole} `}${over}/${under}`;
+}
+
 /** Figure and unit: `formatQuantity(0.742, 'mm') //=> '742 mm'` (thin space). */
 export function formatQuantity(value_SI: number, unit: UnitId, options: FormatOptions = {}): string {
   const space = unit === 'deg' ? '' : THIN_SPACE;
-  return `${formatNumber(value_SI, unit, options)}${space}${UNITS[unit].symbol}`;
+  // A tape is read in sixteenths: what was typed so comes back so.
+  const fraction =
+    unit === 'in' && options.decimals === undefined && options.rounding === undefined
+      ? inchFraction(value_SI)
+      : null;
+  return `${fraction ?? formatNumber(value_SI, unit, options)}${space}${UNITS[unit].symbol}`;
 }
 
 /**

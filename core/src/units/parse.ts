@@ -24,6 +24,7 @@ export type ParsedQuantity =
  * Reads a quantity as typed.
  * @example parseQuantity('8 1/2 in', 'length') //=> { ok: true, value_SI: 0.2159, unit: 'in', value: 8.5 }
  * @example parseQuantity('144 in-lb', 'torque') //=> { ok: true, value_SI: 16.27, unit: 'lbf_in', value: 144 }
+ * @example parseQuantity('45', 'angle') //=> { ok: true, value_SI: 0.785, unit: 'deg', value: 45 }: there is no other unit
  * @example parseQuantity('742', 'length') //=> { ok: false, reason: 'unitMissing', … }
  */
 export function parseQuantity(text: string, kind: QuantityKind): ParsedQuantity {
@@ -46,6 +47,10 @@ export function parseQuantity(text: string, kind: QuantityKind): ParsedQuantity 
     return { ok: false, reason: 'ambiguousComma' };
   if (split.unit === null) {
     if (split.unitText !== '') return { ok: false, reason: 'unknownUnit', typedUnit: split.unitText };
+    const [only, ...others] = unitsOf(kind);
+    // Where there is one unit, a bare number can only be in it.
+    if (only && others.length === 0)
+      return { ok: true, value: number.value, unit: only.id, value_SI: toSI(number.value, only.id) };
     return {
       ok: false,
       reason: 'unitMissing',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { fromSI, toSI } from './convert.ts';
-import { formatNumber, formatQuantity, formatRange } from './format.ts';
+import { formatNumber, formatQuantity, formatRange, inchFraction } from './format.ts';
 import { parseQuantity } from './parse.ts';
 import { UNITS } from './unit.ts';
 import { UNIT_IDS } from './unitId.ts';
@@ -85,5 +85,28 @@ describe('formatting', () => {
     expect(formatNumber(-0.742, 'mm')).toBe('−742');
     expect(formatNumber(48_000_000, 'km')).toBe('48\u2009000');
     expect(formatNumber(-0.0000001, 'mm')).toBe('0');
+  });
+});
+
+describe('figures come back as they were typed', () => {
+  test('every line of a rule in inches, from a sixteenth to ten feet', () => {
+    for (let line = 1; line <= 120 * 16; line += 1) {
+      const text = inchFraction((line / 16) * 0.0254);
+      if (line % 16 === 0) {
+        expect(text).toBeNull();
+        continue;
+      }
+      const read = parseQuantity(`${text} in`, 'length');
+      expect(read).toMatchObject({ ok: true, value: line / 16 });
+    }
+    expect(formatQuantity(29.25 * 0.0254, 'in')).toBe('29 1/4\u2009in');
+    expect(formatQuantity(0.742, 'in')).toBe('29.21\u2009in');
+  });
+
+  test('a bare number is taken where there is one unit, and asked about where there are more', () => {
+    expect(parseQuantity('45', 'angle')).toMatchObject({ ok: true, unit: 'deg', value: 45 });
+    expect(parseQuantity('2', 'fraction')).toMatchObject({ ok: true, unit: 'percent' });
+    for (const kind of ['length', 'torque', 'pressure', 'distance', 'temperature', 'volume'] as const)
+      expect(parseQuantity('20', kind)).toMatchObject({ ok: false, reason: 'unitMissing' });
   });
 });

@@ -3,7 +3,7 @@
  * quantity is echoed as understood, and a bare number is asked about instead of guessed.
  */
 import type { QuantityKind, UnitId } from '@zephyrcombe/core';
-import { fromSI, parseQuantity, UNITS, unitsOf } from '@zephyrcombe/core';
+import { fromSI, inchFraction, parseQuantity, UNITS, unitsOf } from '@zephyrcombe/core';
 import { parseFailureText } from '@zephyrcombe/contract';
 import { useState } from 'react';
 import { Text, TextField } from 'react-aria-components';
@@ -123,7 +123,9 @@ export function QuantityField({
         <BigEntry $big={big ?? false} placeholder={placeholder ?? ''} autoComplete="off" inputMode="text" />
         <Wrong>{shown}</Wrong>
         {shown === null ? (
-          <Echo slot="description">{unitMissing ? `${text.trim()} of what?` : echo}</Echo>
+          <Echo slot="description">
+            {unitMissing ? `${text.trim()} of what? Enter takes ${UNITS[write.units[kind]].symbol}.` : echo}
+          </Echo>
         ) : null}
       </TextField>
       {unitMissing ? (
@@ -153,5 +155,10 @@ function offered(kind: QuantityKind, preferred: UnitId): readonly UnitId[] {
 
 /** The text that shows a stored quantity in the reader's unit, ready to be edited. */
 export function editableText(value_SI: number, unit: UnitId): string {
+  const fraction = unit === 'in' ? inchFraction(value_SI) : null;
+  if (fraction !== null) return `${fraction} ${UNITS[unit].symbol}`;
+  // A clock shows whole kilometres or miles; rounded down it would read less than what is on record.
+  if (UNITS[unit].kind === 'distance')
+    return `${Math.ceil(Number(fromSI(value_SI, unit).toFixed(3)))} ${UNITS[unit].symbol}`;
   return `${Number(fromSI(value_SI, unit).toFixed(3))} ${UNITS[unit].symbol}`;
 }

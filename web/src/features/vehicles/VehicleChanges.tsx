@@ -45,7 +45,7 @@ export function EditVehicleDialog({
   const navigate = useNavigate();
   const [draft, setDraft] = useState(() => draftOf(vehicle, units));
   const [tried, setTried] = useState(false);
-  const { entry, errors } = readVehicle(draft);
+  const { entry, errors } = readVehicle(draft, { vehicle, units });
   const edit = useVehicleAction('editVehicle', vehicle.id, onClose);
   const remove = useMutation<unknown, ApiError, RequestOf<'removeVehicle'>>({
     mutationFn: (input) => call('removeVehicle', input),

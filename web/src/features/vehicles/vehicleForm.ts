@@ -50,14 +50,24 @@ export const draftOf = (vehicle: Vehicle, units: UnitPreferences): VehicleDraft 
 
 export type VehicleErrors = Partial<Readonly<Record<keyof VehicleDraft, string>>>;
 
-/** The vehicle, or what stands against it field by field. What may be left empty is nothing then. */
-export function readVehicle(draft: VehicleDraft): {
+/**
+ * The vehicle, or what stands against it field by field. What may be left empty is nothing then. A figure that stands as it was
+ * shown keeps its stored value: on screen it is a whole one.
+ */
+export function readVehicle(
+  draft: VehicleDraft,
+  before?: { readonly vehicle: Vehicle; readonly units: UnitPreferences },
+): {
   readonly entry: VehicleEntry | null;
   readonly errors: VehicleErrors;
 } {
   const errors: Record<string, string> = {};
   const distance = (text: string, field: keyof VehicleDraft) => {
     if (text.trim() === '') return null;
+    const stored =
+      field === 'distance' ? before?.vehicle.distance_m : before?.vehicle.makerIntervalDistance_m;
+    if (before && typeof stored === 'number' && text === editableText(stored, before.units.distance))
+      return stored;
     const { quantity, error } = readQuantity(text, 'distance', true);
     if (error !== null) errors[field] = error;
     return quantity?.value_SI ?? null;
