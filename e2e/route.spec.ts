@@ -170,7 +170,7 @@ test('a route is entered for a hose of a vehicle, kept, and stands beside the ta
   await page.getByLabel('Name of this corner').fill('Spare corner');
   await page.getByRole('button', { name: 'Save the routes' }).click();
   await expect(page.getByRole('heading', { name: 'Spare corner', level: 1 })).toBeVisible();
-  await page.getByRole('button', { name: 'Take these routes out' }).click();
+  await page.getByRole('button', { name: 'Remove these routes' }).click();
   await page.getByRole('button', { name: 'Remove this route for good' }).click();
   await expect(page.getByRole('heading', { name: /^Petrelle/, level: 1 })).toBeVisible();
   await expect(page.getByText('Spare corner')).toBeHidden();

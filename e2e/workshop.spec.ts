@@ -130,7 +130,7 @@ test('pieces from the reel and from rests, and what to do when there is too litt
   // The rest from the shelf before the reel: what is left of it is still worth keeping.
   await expect(page.getByText('Stock 2, 1010')).toBeVisible();
   await expect(page.getByText('Stock 1, 25')).toBeHidden();
-  await page.getByRole('button', { name: 'take out stock 1' }).click();
+  await page.getByRole('button', { name: 'remove stock 1' }).click();
   await page.getByRole('button', { name: 'Add a piece' }).click();
   await page.getByLabel('Piece 2', { exact: true }).fill('640 mm');
   await expect(

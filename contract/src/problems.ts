@@ -75,7 +75,7 @@ export const PROBLEMS = {
   'stop-not-answered': {
     status: 422,
     title: 'Stop: this could hurt somebody',
-    detail: 'Cure what is named below, or give a reason for going on.',
+    detail: 'Fix what is named below, or give a reason for going on.',
   },
   'no-answer': {
     status: 422,

@@ -326,7 +326,7 @@ export const ROUTES = {
   removeTrace: route({
     method: 'DELETE',
     path: '/api/jobs/:jobId/traces/:traceId',
-    summary: 'Take a tracing and its picture out of a job',
+    summary: 'Remove a tracing and its picture from a job',
     params: TraceParams,
     reply: JobDetailSchema,
   }),
@@ -485,7 +485,7 @@ export const ROUTES = {
   removeVehicle: route({
     method: 'DELETE',
     path: '/api/vehicles/:vehicleId',
-    summary: 'Take out a vehicle that has no jobs and no services yet',
+    summary: 'Remove a vehicle that has no jobs and no services yet',
     params: VehicleParams,
     reply: z.strictObject({ removed: Id }),
   }),
@@ -512,7 +512,7 @@ export const ROUTES = {
   removeCircuit: route({
     method: 'DELETE',
     path: '/api/vehicles/:vehicleId/circuits/:circuitId',
-    summary: 'Take out a circuit that has no jobs and no services yet',
+    summary: 'Remove a circuit that has no jobs and no services yet',
     params: CircuitParams,
     reply: VehicleDetailSchema,
   }),
@@ -542,7 +542,7 @@ export const ROUTES = {
   removeCorner: route({
     method: 'DELETE',
     path: '/api/vehicles/:vehicleId/corners/:cornerId',
-    summary: 'Take a corner out',
+    summary: 'Remove a corner',
     params: CornerParams,
     reply: Corners,
   }),

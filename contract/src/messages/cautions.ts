@@ -419,7 +419,7 @@ const SENTENCES: Sentences = {
   }),
   M99: () => ({
     title: 'Hose not settled first',
-    advice: 'A joint torqued in bind keeps the twist. Loosen, let the hose find its lie, then torque.',
+    advice: 'A joint torqued in bind keeps the twist. Loosen, let the hose settle without twist, then torque.',
   }),
 };
 

@@ -93,7 +93,7 @@ export function faultText({ code, name }: CircuitFault): { readonly title: strin
     case 'unknownPart':
       return {
         title: `${name} hangs on a part that is not there`,
-        advice: 'Join it to a part of this circuit, or take it out.',
+        advice: 'Join it to a part of this circuit, or remove it.',
       };
     case 'lineToItself':
       return { title: `${name} ends where it begins`, advice: 'Lead it to another part.' };
@@ -175,10 +175,10 @@ export const VEHICLE_CHANGE_WORDS: Readonly<Record<VehicleChangeKind, string>> =
   edited: 'Details changed',
   circuitAdded: 'Circuit added',
   circuitSaved: 'Circuit changed on the drawing',
-  circuitRemoved: 'Circuit taken out',
+  circuitRemoved: 'Circuit removed',
   layoutChosen: 'Laid out another way',
   routeSaved: 'Routes saved',
-  routeRemoved: 'Routes taken out',
+  routeRemoved: 'Routes removed',
   jobAbandoned: 'Job abandoned',
 };
 

@@ -152,7 +152,7 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   poseChecked: 'Poses checked',
   liftEntered: 'Lift entered',
   traceSaved: 'Tracing kept',
-  traceRemoved: 'Tracing taken out',
+  traceRemoved: 'Tracing removed',
   lengthTaken: 'Order length taken',
   orderTermsSet: 'Order details',
   specified: 'Specified',

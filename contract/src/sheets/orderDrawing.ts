@@ -192,7 +192,7 @@ export function orderDrawing(
       [beginsAt, y - 0.034],
       [endsAt, y - 0.034],
       -0.006,
-      `${write.length(hose.freeLength_m)} of hose between the ferrules`,
+      `${write.length(hose.freeLength_m)} of hose`,
     ),
     ...broken(NOTE, width_m).map((line, index) => words([left, y - 0.047 - index * 0.0045], line)),
     // In the middle, where no end reaches.

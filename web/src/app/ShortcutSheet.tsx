@@ -15,7 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'On the circuit: open it; in a field with a bare number: take your own unit'],
   [
     'C, J, H, N, Del',
-    'On the drawing of a circuit: add a hose, cut a junction in, hose or hard line, add a nipple, take out',
+    'On the drawing of a circuit: add a hose, cut a junction in, hose or hard line, add a nipple, remove',
   ],
   ['Arrows, Page Up, Page Down', 'On the drawing of a circuit: walk by place, or one after the other'],
   ['Ctrl+Z, Ctrl+Y', 'On the drawing of a circuit and on the route bench: undo, redo'],

@@ -27,7 +27,7 @@ export function traceHandlers(dependencies: Dependencies): Pick<Handlers, 'saveT
           if ((await models.Trace.findByPk(params.traceId, { transaction })) !== null)
             throw new AppProblem('not-found');
           if (detail.traces.length >= MOST_TRACES)
-            throw fieldProblem('traceId', `A job keeps ${MOST_TRACES} tracings. Take one out first.`);
+            throw fieldProblem('traceId', `A job keeps ${MOST_TRACES} tracings. Remove one first.`);
           await models.Trace.create(
             {
               id: params.traceId,

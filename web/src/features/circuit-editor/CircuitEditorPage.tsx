@@ -88,7 +88,7 @@ export function CircuitEditorPage() {
         <Stack>
           <Head>This circuit is not there</Head>
           <Fine>
-            It was taken out, or the address is wrong.{' '}
+            It was removed, or the address is wrong.{' '}
             <Link to={`/vehicles/${vehicleId}`}>Back to the vehicle</Link>
           </Fine>
         </Stack>
@@ -279,7 +279,7 @@ function Inspector({ editor }: { readonly editor: ReturnType<typeof useCircuitEd
       <Fine>
         Touch a part, a joint or a line. With a part selected, what you add is joined to it. Keys on the
         drawing: arrows walk, Enter selects, C leads a hose, J cuts a junction in, H makes a hard line of a
-        hose, N puts a nipple on, Delete takes out, Ctrl+Z undoes.
+        hose, N puts a nipple on, Delete removes, Ctrl+Z undoes.
       </Fine>
     </Sheet>
   );

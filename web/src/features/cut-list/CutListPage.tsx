@@ -160,7 +160,7 @@ function LengthList({ title, name, labelOf, lengths, placeholder, onLengths }: L
                   )
                 }
               >
-                take out {name.toLowerCase()} {index + 1}
+                remove {name.toLowerCase()} {index + 1}
               </TextButton>
             ) : null}
           </Line>

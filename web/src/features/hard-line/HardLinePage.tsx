@@ -204,7 +204,7 @@ function LegsSheet({ typed, set }: EntrySheetProps) {
             </Beside>
             <Line>
               <TextButton onPress={() => set(withoutBend(typed, index))}>
-                take bend {index + 1} out
+                remove bend {index + 1}
               </TextButton>
             </Line>
           </div>

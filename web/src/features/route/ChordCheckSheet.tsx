@@ -82,7 +82,7 @@ export function ChordCheckSheet({ scene, pose, onMend }: ChordCheckSheetProps) {
                 <span>
                   <Figure>{offText(result.value.off_m[index] ?? 0, write)}</Figure>{' '}
                   <TextButton onPress={() => setMeasured(measured.filter((other) => other !== one))}>
-                    take out<Unseen> {write.length(one.chord_m)}</Unseen>
+                    remove<Unseen> {write.length(one.chord_m)}</Unseen>
                   </TextButton>
                 </span>
               </Spread>

@@ -252,7 +252,7 @@ const WhatThisIs = memo(function WhatThisIs({
             <PlainButton onPress={() => setAsks(false)}>Keep it</PlainButton>
           </>
         ) : (
-          <TextButton onPress={() => setAsks(true)}>Take these routes out</TextButton>
+          <TextButton onPress={() => setAsks(true)}>Remove these routes</TextButton>
         )}
       </Line>
     </Sheet>

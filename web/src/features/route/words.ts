@@ -36,7 +36,7 @@ export function poseText(rig: Rig, pose: RigPose, write: Writer): string {
 export const REASON_WORDS: Readonly<Record<RouteReason, string>> = {
   none: 'holds in every pose',
   taut: 'pulled tight',
-  snap: 'jumps to another lie on the way',
+  snap: 'jumps to another shape on the way',
   close: 'too near a part',
   bend: 'bent too hard',
 };
@@ -59,7 +59,7 @@ export function apartText(
     'and',
   );
   return window
-    ? `It holds again at about ${lengths}, but not at every length on the way there: another lie of the hose.`
+    ? `It holds again at about ${lengths}, but not at every length on the way there: another shape of the hose.`
     : `Of the lengths tried it holds at about ${lengths}.`;
 }
 

@@ -92,7 +92,7 @@ function JobTrace({ trace }: { readonly trace: Trace }) {
     </TraceBench>
   ) : (
     <Stack $gap={12}>
-      <Fine>Its picture did not arrive. Take this tracing out and begin anew with the picture.</Fine>
+      <Fine>Its picture did not arrive. Remove this tracing and begin anew with the picture.</Fine>
       {keeping}
     </Stack>
   );

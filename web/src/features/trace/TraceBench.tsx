@@ -186,7 +186,7 @@ export function TraceBench({ picture, history, dispatch, isDisabled = false, chi
               ) : null}
               {draft.points.length > 0 ? (
                 <TextButton onPress={() => change((now) => ({ ...now, points: now.points.slice(0, -1) }))}>
-                  take out the last point
+                  remove the last point
                 </TextButton>
               ) : null}
               {scalePoints(draft).length > 0 ? (

@@ -115,7 +115,7 @@ export function TracePicture({ picture, draft, target, onDraft, onRest }: TraceP
           width={shown_px}
           height={picture.height_px * scale}
           role="application"
-          aria-label="Picture to trace on: press to set a point; arrow keys move a point, Delete takes it out"
+          aria-label="Picture to trace on: press to set a point; arrow keys move a point, Delete removes it"
           onPointerUp={set}
         >
           <image href={picture.url} width={shown_px} height={picture.height_px * scale} />

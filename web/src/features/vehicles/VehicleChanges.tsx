@@ -77,7 +77,7 @@ export function EditVehicleDialog({
             isPending={remove.isPending}
             onPress={() => remove.mutate({ params: { vehicleId: vehicle.id } })}
           >
-            Take this vehicle out
+            Remove this vehicle
           </TextButton>
         </Line>
         <Fine>A vehicle that has jobs or services is kept: records hang on it.</Fine>
@@ -149,7 +149,7 @@ export function RemoveCircuit({
               isPending={remove.isPending}
               onPress={() => remove.mutate({ params: { vehicleId, circuitId } })}
             >
-              Take {name} out
+              Remove {name}
             </PlainButton>
           </Stack>
         </Dialog>

@@ -145,7 +145,7 @@ function CircuitSheet({ circuit }: { readonly circuit: Circuit }) {
           {circuit.name}, {circuit.fluidGrade}
         </SheetTitle>
         <Line>
-          <Link to={at}>{circuit.hoses.length === 0 ? 'Draw it' : 'Change on the drawing'}</Link>
+          <Link to={at}>{circuit.hoses.length === 0 ? 'Draw this circuit' : 'Change on the drawing'}</Link>
           {canBeLaidOut(hydraulics) ? <Link to={`${at}/layouts`}>Compare layouts</Link> : null}
           <RemoveCircuit vehicleId={circuit.vehicleId} circuitId={circuit.id} name={circuit.name} />
         </Line>
