@@ -67,7 +67,11 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
   await expect(page.getByText('The lower figure is above the upper one')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save the circuit' })).toBeDisabled();
   await page.getByLabel('Torque, to').fill('24 N·m');
-  await page.getByLabel('Whose figure it is').selectOption({ label: 'vehicle maker’s manual' });
+  await page.getByLabel('Whose torque figure it is').selectOption({ label: 'vehicle maker’s manual' });
+  // Our default does not become the maker's by naming him: his figures are typed.
+  await expect(page.getByLabel('Torque, from, as it says')).toHaveValue('');
+  await page.getByLabel('Torque, from, as it says').fill('14 N·m');
+  await page.getByLabel('Torque, to, as it says').fill('17 N·m');
 
   // What is not saved survives a reload.
   await page.reload();
@@ -84,8 +88,8 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
       WHERE vehicle.name = 'Beach donkey' AND joint.name = 'Front caliper'`,
   );
   expect(joint?.torque).toEqual({
-    minimum_Nm: 18,
-    maximum_Nm: 24,
+    minimum_Nm: 14,
+    maximum_Nm: 17,
     source: 'vehicleMaker',
   });
 });

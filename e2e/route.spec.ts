@@ -119,10 +119,24 @@ test('wrong figures on the route bench keep what was typed and say what to do', 
   await expect(x).toHaveAttribute('aria-invalid', 'true');
   await x.fill('-2 in');
   await expect(x).toHaveAttribute('aria-invalid', 'false');
-  for (const axis of ['x', 'y', 'z']) await page.getByLabel(`first end, toward ${axis}`).fill('0');
-  await expect(page.getByText('points nowhere')).toBeVisible();
-  await page.getByLabel('first end, toward z').fill('-1');
-  await expect(page.getByText('points nowhere')).toBeHidden();
+  // Which way it points: by eye, or by a second point; the same point twice is no direction.
+  const points = page.getByLabel('first end, points');
+  await points.selectOption('down and forward');
+  await expect(points).toHaveValue('down and forward');
+  const row = page.getByRole('row', { name: /^first end/ });
+  await row.getByRole('button', { name: 'by a second point' }).click();
+  for (const axis of ['x', 'y', 'z'])
+    await page
+      .getByLabel(`first end, second point ${axis}`)
+      .fill(await page.getByLabel(`first end, ${axis}`, { exact: true }).inputValue());
+  await expect(page.getByText('The two points are one: measure to a point farther along.')).toBeVisible();
+  const z = page.getByLabel('first end, second point z');
+  await z.fill(String(Number(await z.inputValue()) - 4));
+  await expect(points).toHaveValue('down');
+
+  // No fork stands at 120°: it is asked about and nothing is worked out from it.
+  await page.getByLabel('rake of the fork', { exact: true }).fill('120');
+  await expect(page.getByText('120° is no rake of a fork')).toBeVisible();
 
   await page.goto(`${own.address}/bench/route?route=torn`);
   await expect(page.getByText('The address does not hold a corner that can be read')).toBeVisible();

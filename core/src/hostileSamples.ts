@@ -271,6 +271,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
     ],
   ],
   judgeTorque: [() => [20, range, 60]],
+  patternsExclude: [() => ['quad', 'trike']],
   inchFraction: [() => [0.2159]],
   governingTorque: [() => [[{ ...range, part: 'kit', isFitted: true }]]],
   judgeTorquePart: [

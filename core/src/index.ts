@@ -148,7 +148,7 @@ export {
   replaceLine,
 } from './layout/edit.ts';
 export type { PatternId, PatternOptions } from './layout/patterns.ts';
-export { PATTERNS, startPattern } from './layout/patterns.ts';
+export { PATTERNS, patternsExclude, startPattern } from './layout/patterns.ts';
 export type { LayoutId } from './layout/twinLayouts.ts';
 export { canBeLaidOut, layOut, LAYOUTS, layoutOf } from './layout/twinLayouts.ts';
 export type { LayoutFigures } from './layout/layoutFigures.ts';

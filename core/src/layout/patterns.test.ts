@@ -2,7 +2,7 @@ import { nippleOrder } from '../bleeding/nippleOrder.ts';
 import { fitPlan } from '../procedure/fitPlan.ts';
 import { circuitFaults } from './faults.ts';
 import type { PatternOptions } from './patterns.ts';
-import { PATTERNS, startPattern } from './patterns.ts';
+import { PATTERNS, patternsExclude, startPattern } from './patterns.ts';
 import { countingIds } from './testCircuits.ts';
 
 const options = (change: Partial<PatternOptions> = {}): PatternOptions => ({
@@ -90,4 +90,15 @@ test('every wheel hangs on a body that fits its suspension', () => {
 test('a tee at the lower yoke turns with the steering', () => {
   const [circuit] = startPattern('twinTee', options());
   expect(circuit?.components.find(({ kind }) => kind === 'junction')?.body).toBe('lowerYoke');
+});
+
+test('patterns for the same brakes exclude each other, both ways; none excludes itself', () => {
+  for (const one of PATTERNS) {
+    expect(patternsExclude(one, one)).toBe(false);
+    for (const other of PATTERNS) expect(patternsExclude(one, other)).toBe(patternsExclude(other, one));
+  }
+  expect(patternsExclude('twinTee', 'twinCrossover')).toBe(true);
+  expect(patternsExclude('carDiagonal', 'carFrontRear')).toBe(true);
+  expect(patternsExclude('motorcycleAbs', 'singleRear')).toBe(true);
+  expect(patternsExclude('singleFront', 'singleRear')).toBe(false);
 });

@@ -33,6 +33,24 @@ export const PATTERNS = [
 ] as const;
 export type PatternId = (typeof PATTERNS)[number];
 
+/** Which brakes a pattern puts down: two patterns for the same brakes exclude each other. */
+const PLACES: Readonly<Record<PatternId, readonly ('front' | 'rear')[]>> = {
+  singleFront: ['front'],
+  singleRear: ['rear'],
+  twinLongHoses: ['front'],
+  twinTee: ['front'],
+  twinCrossover: ['front'],
+  threeOnOneMaster: ['front'],
+  motorcycleAbs: ['front', 'rear'],
+  carFrontRear: ['front', 'rear'],
+  carDiagonal: ['front', 'rear'],
+  quad: ['front', 'rear'],
+  trike: ['front'],
+};
+
+export const patternsExclude = (one: PatternId, other: PatternId): boolean =>
+  one !== other && PLACES[one].some((place) => PLACES[other].includes(place));
+
 export interface PatternOptions {
   readonly newId: NewId;
   /** Cars: where the master sits, and so which wheel is farther. */

@@ -34,6 +34,9 @@ export interface FoundFitting {
   readonly twist_rad: number | null;
   readonly short_m: number | null;
   readonly long_m: number | null;
+  /** The search ended there, and not the hose: it may hold shorter, or longer, still. */
+  readonly shortIsOpen: boolean;
+  readonly longIsOpen: boolean;
 }
 
 export interface FindProgress {
@@ -210,5 +213,7 @@ function judged(scene: Scene, grid: RigGrid, tried: Tried): FoundFitting {
     twist_rad: installed ? imposedTwist_rad(poses, installed) : null,
     short_m: window?.short.length_m ?? null,
     long_m: window?.long.length_m ?? null,
+    shortIsOpen: window !== null && window.short.beyond === null,
+    longIsOpen: window !== null && window.long.beyond === null,
   };
 }

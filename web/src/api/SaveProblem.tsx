@@ -88,7 +88,11 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
         ?.filter((issue) => issue.message !== error.message)
         .map((issue) => (
           <p key={issue.field}>
-            <strong>{capital(fieldText(issue.field))}</strong> {issue.message}
+            {/* A document is mended where it is written: there its own path is the way to the place. */}
+            <strong>
+              {error.code === 'not-a-vehicle' ? issue.field : capital(fieldText(issue.field))}
+            </strong>{' '}
+            {issue.message}
           </p>
         ))}
       {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}

@@ -11,9 +11,18 @@ interface QuantityEntryProps {
   /** Null when the field was emptied; only where nothing may stand. */
   readonly onValue: (value_SI: number | null) => void;
   readonly mayBeEmpty?: boolean;
+  /** What no such thing has, in words: it stays as typed and is not handed on. */
+  readonly ask?: (value_SI: number) => string | null;
 }
 
-export function QuantityEntry({ label, kind, value_SI, onValue, mayBeEmpty = false }: QuantityEntryProps) {
+export function QuantityEntry({
+  label,
+  kind,
+  value_SI,
+  onValue,
+  mayBeEmpty = false,
+  ask = () => null,
+}: QuantityEntryProps) {
   const { units } = useWriter();
   const shown = value_SI === null ? '' : editableText(value_SI, units[kind]);
   const [state, setState] = useState({ text: shown, value_SI, seen_SI: value_SI });
@@ -24,18 +33,23 @@ export function QuantityEntry({ label, kind, value_SI, onValue, mayBeEmpty = fal
         ? { ...state, seen_SI: value_SI }
         : { text: shown, value_SI, seen_SI: value_SI },
     );
+  const typed = readQuantity(state.text, kind).quantity;
+  const doubt = typed ? ask(typed.value_SI) : null;
   return (
     <QuantityField
       label={label}
       kind={kind}
       text={state.text}
       onText={(text) => {
-        const { quantity } = readQuantity(text, kind);
+        const read = readQuantity(text, kind).quantity;
+        const quantity = read && ask(read.value_SI) === null ? read : null;
         const next = quantity ? quantity.value_SI : text.trim() === '' && mayBeEmpty ? null : state.value_SI;
         setState({ ...state, text, value_SI: next });
         if (next !== state.value_SI) onValue(next);
       }}
-      error={state.text.trim() === '' && !mayBeEmpty ? 'This length is needed: type it with its unit.' : null}
+      error={
+        state.text.trim() === '' && !mayBeEmpty ? 'This figure is needed: type it with its unit.' : doubt
+      }
     />
   );
 }

@@ -203,9 +203,7 @@ function LegsSheet({ typed, set }: EntrySheetProps) {
               />
             </Beside>
             <Line>
-              <TextButton onPress={() => set(withoutBend(typed, index))}>
-                remove bend {index + 1}
-              </TextButton>
+              <TextButton onPress={() => set(withoutBend(typed, index))}>remove bend {index + 1}</TextButton>
             </Line>
           </div>
         ))}

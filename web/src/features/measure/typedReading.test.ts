@@ -30,6 +30,7 @@ test.each([
   ['no datum', draft(), { datum: null }, 'which points'],
   ['wheel not looked at', draft({ hangsFree: false }), {}, 'hangs free'],
   ['an uncertainty that is no length', draft({ uncertainty: 'about' }), {}, 'How sure'],
+  ['sure to half a metre', draft({ uncertainty: '500 mm' }), {}, 'Sure to no better'],
   [
     'turns that are no number',
     draft({ aid: 'wire', wire: { ...EMPTY_READING.wire, turnsA: 'once' } }),

@@ -11,6 +11,9 @@ import {
 import { readQuantity } from '../../quantities/QuantityField.tsx';
 import type { ReadingDraft, WireDraft } from './readingDraft.ts';
 
+/** Wider than this a reading decides nothing. */
+const LEAST_SURE_m = 0.1;
+
 interface Situation {
   /** Null as long as nobody said which points were read from. */
   readonly datum: LengthDatum | null;
@@ -62,6 +65,8 @@ export function readReading(draft: ReadingDraft, situation: Situation): ReadRead
       ? null
       : (readQuantity(draft.uncertainty, 'length').quantity?.value_SI ?? undefined);
   if (uncertainty_m === undefined) return nothing('How sure: give a length, or leave it empty.');
+  if (uncertainty_m !== null && uncertainty_m > LEAST_SURE_m)
+    return nothing('Sure to no better than that is no reading: measure again, or correct the accuracy.');
   const wire =
     draft.aid === 'wire' ? readWire(draft.wire, datum, situation) : { wrap: null, tightBends: null };
   if (wire === null)

@@ -98,17 +98,19 @@ function ShelfCount({ line, name, item, onCount }: ShelfCountProps) {
     if (value !== null && value !== line.onHand) onCount(value, item?.version ?? null);
   };
   return (
-    <Count
-      aria-label={`On the shelf: ${name}`}
-      inputMode="numeric"
-      value={text}
-      aria-invalid={value === null}
-      title={value === null ? 'A whole number, up to 99999.' : undefined}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') keep();
-      }}
-    />
+    <>
+      <Count
+        aria-label={`On the shelf: ${name}`}
+        inputMode="numeric"
+        value={text}
+        aria-invalid={value === null}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') keep();
+        }}
+      />
+      {value === null ? <Fine role="alert">How many lie there? A whole number, 0 or more.</Fine> : null}
+    </>
   );
 }

@@ -13,6 +13,7 @@ import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
 import { useFinder } from './useFinder.ts';
+import { rangeText } from './words.ts';
 
 interface FittingFinderProps {
   readonly scene: Scene;
@@ -192,5 +193,7 @@ function turnText(turn_rad: number): string {
   return `${turn === -180 ? 180 : turn}°`.replace('-', '−');
 }
 
-const windowOf = ({ short_m, long_m }: FoundFitting, write: Writer): string =>
-  short_m === null || long_m === null ? 'none' : write.lengthRange(short_m, long_m);
+const windowOf = ({ short_m, long_m, shortIsOpen, longIsOpen }: FoundFitting, write: Writer): string =>
+  short_m === null || long_m === null
+    ? 'none'
+    : rangeText({ short_m, long_m }, { shortIsOpen, longIsOpen }, write);

@@ -22,7 +22,7 @@ import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
-import { apartText, poseText, REASON_WORDS, windowText } from './words.ts';
+import { apartText, NEXT_STEP, poseText, REASON_WORDS, windowText } from './words.ts';
 
 /** Kept free for what the worker answers, so that nothing jumps when it does. */
 const FIGURES_px = 560;
@@ -100,7 +100,7 @@ function Proven({
         {window
           ? `Shorter: ${window.shortBecause ? REASON_WORDS[window.shortBecause] : 'holds as far as was looked'}. Longer: ${window.longBecause ? REASON_WORDS[window.longBecause] : 'holds as far as was looked'}.`
           : window === null
-            ? `At ${write.length(hose.length_m)} some pose does not hold; ${where(proof.pose)} decides.`
+            ? `At ${write.length(hose.length_m)} some pose does not hold; ${where(proof.pose)} decides. ${NEXT_STEP[proof.reason]}`
             : 'Every length is tried in all poses.'}{' '}
         {curves?.apart?.length ? `${apartText(curves.apart, window ?? null, write)} ` : null}
         An estimate from the figures below: the tape on the vehicle decides. {working}

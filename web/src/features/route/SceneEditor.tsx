@@ -12,6 +12,7 @@ import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { RouteAction, RouteState } from './benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
 import { CoordinateField } from './CoordinateField.tsx';
+import { DirectionField } from './DirectionField.tsx';
 import { RigDimensions } from './dimensions/RigDimensions.tsx';
 import { middleOf, replaced, toRest } from './placing.ts';
 import type { PointRow, SizeRow } from './sceneRows.ts';
@@ -429,13 +430,7 @@ function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
                 {axis}, {write.units.length}
               </th>
             ))}
-            {hasDirections
-              ? AXES.map((axis) => (
-                  <th scope="col" key={axis}>
-                    toward {axis}
-                  </th>
-                ))
-              : null}
+            {hasDirections ? <th scope="col">points</th> : null}
           </tr>
         </thead>
         <tbody>
@@ -472,31 +467,22 @@ function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
                   />
                 </td>
               ))}
-              {AXES.map((axis, index) => {
-                const { direction } = row;
-                if (direction === null) return hasDirections ? <td key={axis} /> : null;
-                return (
-                  <td key={axis}>
-                    <CoordinateField
-                      label={`${row.name}, toward ${axis}`}
-                      kind="number"
-                      value={direction[index] ?? 0}
-                      onValue={(value) =>
-                        edit(
-                          row.key,
-                          (now) =>
-                            now.put(
-                              now.point_m,
-                              replaced(now.direction ?? direction, index, value),
-                              now.body,
-                            ),
-                          `toward ${axis}`,
-                        )
-                      }
-                    />
-                  </td>
-                );
-              })}
+              {row.direction === null ? (
+                hasDirections ? (
+                  <td />
+                ) : null
+              ) : (
+                <td>
+                  <DirectionField
+                    name={row.name}
+                    point_m={row.point_m}
+                    direction={row.direction}
+                    onDirection={(direction) =>
+                      edit(row.key, (now) => now.put(now.point_m, direction, now.body), 'toward')
+                    }
+                  />
+                </td>
+              )}
             </tr>
           ))}
         </tbody>
@@ -556,6 +542,7 @@ function SizesOf({ corner, rowsOf, onChange }: SizesOfProps) {
           kind={row.kind}
           value_SI={row.value}
           mayBeEmpty={row.mayBeEmpty}
+          {...(row.ask ? { ask: row.ask } : {})}
           onValue={(value) =>
             onChange((now) => {
               const own = rowsOf(now).find(({ key }) => key === row.key);

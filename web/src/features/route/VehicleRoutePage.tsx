@@ -24,6 +24,7 @@ import { routeReducer, startState } from './benchState.ts';
 import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
 import { useHandToJob } from './useHandToJob.ts';
+import { sidedPattern } from './sidedPattern.ts';
 import { useResting } from './useResting.ts';
 
 export function VehicleRoutePage() {
@@ -275,8 +276,8 @@ function NewCorner({ vehicleId, vehicleName, hoses }: OnVehicle) {
     },
   });
   const start = (pattern: (typeof CORNER_PATTERNS)[number]) => {
-    const corner = PATTERN_CORNERS[pattern];
     const own = hoses.find((hose) => hose.id === hoseId);
+    const corner = sidedPattern(PATTERN_CORNERS[pattern], own?.name ?? '');
     const [first, ...others] = corner.hoses;
     if (!first) return;
     add.mutate({

@@ -29,6 +29,8 @@ export interface SizeRow {
   readonly value: number | null;
   readonly mayBeEmpty: boolean;
   readonly put: (value: number | null) => Corner;
+  /** What no vehicle has, in words; null when the figure may stand. */
+  readonly ask?: (value: number) => string | null;
 }
 
 const size = (
@@ -38,7 +40,23 @@ const size = (
   value: number | null,
   put: SizeRow['put'],
   mayBeEmpty = false,
-): SizeRow => ({ key, name, kind, value, put, mayBeEmpty });
+  ask: SizeRow['ask'] = kind === 'length' ? askLength : undefined,
+): SizeRow => ({ key, name, kind, value, put, mayBeEmpty, ...(ask ? { ask } : {}) });
+
+/** A size of something at a wheel. */
+const LARGEST_m = 3;
+const askLength = (value_m: number): string | null =>
+  Math.abs(value_m) > LARGEST_m ? 'No part at a wheel is that large. Check the figure and its unit.' : null;
+
+/** Between two angles, whole degrees. */
+const askAngle =
+  (what: string, least_deg: number, most_deg: number) =>
+  (value_rad: number): string | null => {
+    const degrees = (value_rad * 180) / Math.PI;
+    return degrees < least_deg || degrees > most_deg
+      ? `${Math.round(degrees)}° is no ${what}: from ${least_deg}° to ${most_deg}°. Check the figure.`
+      : null;
+  };
 
 export const clipName = ({ id, slides }: Pick<SceneClip, 'id' | 'slides'>): string =>
   `${slides ? 'guide' : 'clip'} ${id}`;
@@ -330,6 +348,8 @@ export function rigSizes(corner: Corner): readonly SizeRow[] {
           'angle',
           rig.rake_rad,
           put((rake_rad) => ({ ...rig, rake_rad })),
+          false,
+          askAngle('rake of a fork', 0, 60),
         ),
         size(
           'lock',
@@ -337,6 +357,8 @@ export function rigSizes(corner: Corner): readonly SizeRow[] {
           'angle',
           rig.lock_rad,
           put((lock_rad) => ({ ...rig, lock_rad })),
+          false,
+          askAngle('steering lock', 1, 75),
         ),
         size(
           'travel',
@@ -365,6 +387,8 @@ export function rigSizes(corner: Corner): readonly SizeRow[] {
           'angle',
           rig.lock_rad,
           put((lock_rad) => ({ ...rig, lock_rad })),
+          false,
+          askAngle('steering lock', 1, 75),
         ),
         size(
           'travel',
@@ -382,6 +406,8 @@ export function rigSizes(corner: Corner): readonly SizeRow[] {
           'angle',
           rig.lock_rad,
           put((lock_rad) => ({ ...rig, lock_rad })),
+          false,
+          askAngle('steering lock', 1, 75),
         ),
         size(
           'swing',

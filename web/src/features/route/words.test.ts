@@ -1,6 +1,6 @@
 import { createWriter } from '@zephyrcombe/contract';
 import { IMPERIAL, METRIC, PATTERN_CORNERS } from '@zephyrcombe/core';
-import { apartText, disagreement_m, poseText, windowText } from './words.ts';
+import { apartText, disagreement_m, poseText, rangeText, windowText } from './words.ts';
 
 const write = createWriter(METRIC);
 
@@ -16,7 +16,7 @@ test('poses are said as a technician says them', () => {
 });
 
 test('a window is rounded inwards, so that both lengths named really hold', () => {
-  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: null, longBecause: null };
+  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: 'taut', longBecause: 'bend' } as const;
   expect(windowText(window, write)).toBe('662–756\u2009mm');
   expect(windowText(window, createWriter(IMPERIAL))).toMatch(/in$/);
   expect(windowText(null, write)).toBe('no window');
@@ -24,13 +24,13 @@ test('a window is rounded inwards, so that both lengths named really hold', () =
 });
 
 test('other lengths that hold are told with and without a window of its own', () => {
-  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: null, longBecause: null };
+  const window = { short_m: 0.6612, long_m: 0.7568, shortBecause: 'taut', longBecause: 'bend' } as const;
   const pieces = [
     [0.7, 0.74],
     [0.81, 0.81],
   ] as const;
   expect(apartText(pieces, window, write)).toBe(
-    'It holds again at about 700–740\u2009mm and 810\u2009mm, but not at every length on the way there: another lie of the hose.',
+    'It holds again at about 700–740\u2009mm and 810\u2009mm, but not at every length on the way there: another shape of the hose.',
   );
   expect(apartText(pieces, null, write)).toBe(
     'Of the lengths tried it holds at about 700–740\u2009mm and 810\u2009mm.',
@@ -43,4 +43,13 @@ test('tape and route disagree only beyond ten millimetres', () => {
   expect(disagreement_m(window, 0.652)).toBe(0);
   expect(disagreement_m(window, 0.648)).toBeCloseTo(-0.012, 9);
   expect(disagreement_m(window, 0.77)).toBeCloseTo(0.02, 9);
+});
+
+test('where the search ended and not the hose, it says or more', () => {
+  const range = { short_m: 0.28, long_m: 0.371 };
+  const text = (shortIsOpen: boolean, longIsOpen: boolean) =>
+    rangeText(range, { shortIsOpen, longIsOpen }, createWriter(METRIC));
+  expect(text(false, true)).toMatch(/371\u2009mm or more$/);
+  expect(text(true, false)).toMatch(/or less$/);
+  expect(text(false, false)).not.toMatch(/or/);
 });

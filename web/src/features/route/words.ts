@@ -45,8 +45,32 @@ export const REASON_WORDS: Readonly<Record<RouteReason, string>> = {
 export function windowText(window: FoundWindow | null | undefined, write: Writer): string {
   if (window === undefined) return '…';
   if (window === null) return 'no window';
-  return write.lengthRange(Math.ceil(window.short_m * 1000) / 1000, Math.floor(window.long_m * 1000) / 1000);
+  return rangeText(
+    { short_m: Math.ceil(window.short_m * 1000) / 1000, long_m: Math.floor(window.long_m * 1000) / 1000 },
+    { shortIsOpen: window.shortBecause === null, longIsOpen: window.longBecause === null },
+    write,
+  );
 }
+
+/** "662–756 mm"; "or more" and "or less" where the search ended and not the hose. */
+export function rangeText(
+  { short_m, long_m }: { readonly short_m: number; readonly long_m: number },
+  open: { readonly shortIsOpen: boolean; readonly longIsOpen: boolean },
+  write: Writer,
+): string {
+  const range = write.lengthRange(short_m, long_m);
+  if (open.shortIsOpen && open.longIsOpen) return `${range}, or less or more`;
+  return open.longIsOpen ? `${range} or more` : open.shortIsOpen ? `${range} or less` : range;
+}
+
+/** What to do next where no length holds. */
+export const NEXT_STEP: Readonly<Record<RouteReason, string>> = {
+  none: 'Try another length.',
+  taut: 'A longer hose, a clip moved or taken away, or another way past the part: then look again.',
+  snap: 'A clip where it jumps, or a shorter hose: then look again.',
+  close: 'A clip that leads it away, a sheath on the part, or another way round: then look again.',
+  bend: 'Search the ends for other bends, or give it a wider way: then look again.',
+};
 
 /** Where else it holds: other lengths of the same route, seen only as closely as lengths were tried. */
 export function apartText(

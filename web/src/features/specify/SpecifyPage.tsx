@@ -22,6 +22,7 @@ import {
   exampleEnd,
   needsClocking,
   JOINT_MATERIALS,
+  threadNamed,
 } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -426,6 +427,11 @@ function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A'
             label={`Bolt thread (port ${port.thread})`}
             value={parts.thread}
             isDisabled={finished}
+            error={
+              parts.thread.trim() === '' || threadNamed(parts.thread) !== null
+                ? null
+                : `“${parts.thread}” is no thread known here: for example M10×1.0 or 3/8-24. Is that what stands on the bolt?`
+            }
             onChange={(thread) => change({ thread })}
           />
           <QuantityField

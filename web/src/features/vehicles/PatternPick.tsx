@@ -2,7 +2,7 @@
 import type { VehicleKind } from '@zephyrcombe/contract';
 import { PATTERN_NAMES } from '@zephyrcombe/contract';
 import type { Hydraulics, PatternId } from '@zephyrcombe/core';
-import { startPattern } from '@zephyrcombe/core';
+import { patternsExclude, startPattern } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -68,7 +68,8 @@ export function PatternPick({ kind, draft, onDraft }: PatternPickProps) {
               onDraft({
                 ...draft,
                 patterns: ticked
-                  ? [...draft.patterns, pattern]
+                  ? // One front brake, one rear brake: another pattern for the same takes its place.
+                    [...draft.patterns.filter((other) => !patternsExclude(pattern, other)), pattern]
                   : draft.patterns.filter((other) => other !== pattern),
               })
             }
