@@ -419,7 +419,8 @@ const SENTENCES: Sentences = {
   }),
   M99: () => ({
     title: 'Hose not settled first',
-    advice: 'A joint torqued in bind keeps the twist. Loosen, let the hose settle without twist, then torque.',
+    advice:
+      'A joint torqued in bind keeps the twist. Loosen, let the hose settle without twist, then torque.',
   }),
 };
 
