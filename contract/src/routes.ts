@@ -35,6 +35,7 @@ import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/ho
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
+import { EvidenceEntrySchema } from './entities/evidence.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
@@ -158,6 +159,14 @@ export const ROUTES = {
       /** The brake was opened and is not whole: the vehicle does not run. Has to be said where it was opened. */
       brakeLeftOpen: z.boolean().default(false),
     }),
+    reply: JobDetailSchema,
+  }),
+  keepEvidence: route({
+    method: 'POST',
+    path: '/api/jobs/:jobId/evidence',
+    summary: 'Judge a donor hose, a kept route or a hard line, and keep the judgement with the job',
+    params: JobParams,
+    body: EvidenceEntrySchema,
     reply: JobDetailSchema,
   }),
   editJob: route({

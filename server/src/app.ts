@@ -15,6 +15,7 @@ import { sessionHandlers } from './features/sessions/session.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
+import { evidenceHandlers } from './features/evidence/evidence.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
 import { labelHandlers, registerLabelRoutes } from './features/labels/label.routes.ts';
 import { supplierHandlers } from './features/supplier/supplier.routes.ts';
@@ -89,6 +90,7 @@ export async function buildApp(
         ...vehicleEditHandlers(dependencies),
         ...cornerHandlers(dependencies),
         ...findingHandlers(dependencies),
+        ...evidenceHandlers(dependencies),
         ...jobHandlers(dependencies),
         ...readingHandlers(dependencies),
         ...traceHandlers(dependencies),

@@ -116,6 +116,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   wrenchId: 'wrench',
   serviceId: 'number of the service',
   traceId: 'tracings',
+  cornerId: 'corner with the route',
   after: 'place in the list',
   id: 'own number',
   '(body)': 'request',

@@ -4,6 +4,7 @@ import type { RouteName } from '@zephyrcombe/contract';
 export type JobActionName = Extract<
   RouteName,
   | 'abandonJob'
+  | 'keepEvidence'
   | 'editJob'
   | 'editJobHose'
   | 'editJobJoint'

@@ -23,6 +23,9 @@ import {
   USUAL_FLARE_m,
   USUAL_LINE_m,
 } from '@zephyrcombe/core';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { jobsQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
@@ -46,6 +49,7 @@ import { FlatView } from '../../drawing/FlatView.tsx';
 import { editableText, QuantityField } from '../../quantities/QuantityField.tsx';
 import { SourceLine, Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { KeepEvidence } from '../job/KeepEvidence.tsx';
 import { FileRow, paperNamed } from '../paper/FileRow.tsx';
 import type { TypedBend, TypedLine } from './lineState.ts';
 import {
@@ -299,6 +303,41 @@ function TubeSheet({ typed, set }: EntrySheetProps) {
   );
 }
 
+/** A line is made for a job: what was judged is kept there. */
+function KeepLine({ request, typed }: { readonly request: HardLineRequest; readonly typed: TypedLine }) {
+  const jobs = useInfiniteQuery(jobsQuery('open'));
+  const [jobId, setJob] = useState('');
+  const open = jobs.data?.pages.flatMap(({ items }) => items) ?? [];
+  if (open.length === 0) return null;
+  return (
+    <Stack $gap={6}>
+      <Pick
+        label="Made for the job"
+        value={jobId}
+        options={[
+          { value: '', text: 'no job' },
+          ...open.map(({ id, title, vehicleName }) => ({ value: id, text: `${vehicleName}: ${title}` })),
+        ]}
+        onChange={setJob}
+      />
+      {jobId === '' ? null : (
+        <KeepEvidence
+          key={jobId}
+          jobId={jobId}
+          judgement={{
+            kind: 'hardLine',
+            name: request.name,
+            request,
+            checks: { ...checksOf(typed), bentBack: [...checksOf(typed).bentBack] },
+          }}
+        >
+          Keep what was judged with the job
+        </KeepEvidence>
+      )}
+    </Stack>
+  );
+}
+
 interface FoundProps {
   readonly request: HardLineRequest;
   readonly made: Calculated<Developed>;
@@ -317,6 +356,7 @@ function Found({ request, made, typed }: FoundProps) {
         <Working of="length to cut" result={made} />
       </Fine>
       <Cautions cautions={judgeLine(build, made.value, checksOf(typed))} />
+      <KeepLine request={request} typed={typed} />
       {marks.length > 0 ? (
         <FigureTable>
           <thead>

@@ -1,5 +1,6 @@
 /** A hose from the shelf offered for the one that is being measured. */
 import type { JobHose } from '@zephyrcombe/contract';
+import { isClosed } from '@zephyrcombe/contract';
 import type { OrderLength } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
@@ -12,6 +13,7 @@ import { readQuantity } from '../../quantities/QuantityField.tsx';
 import type { KeptRoute } from '../route/HoseRoute.tsx';
 import { useProof } from '../route/useWindow.ts';
 import { useJob } from '../job/JobContext.ts';
+import { KeepEvidence } from '../job/KeepEvidence.tsx';
 
 interface DonorSheetProps {
   readonly hose: JobHose;
@@ -42,6 +44,17 @@ export function DonorSheet({ hose, order, route }: DonorSheetProps) {
     [route.scene, offered_m],
   );
   const proof = useProof(scene);
+  const need =
+    order === null
+      ? null
+      : {
+          needed_m: order.longest_m,
+          uncertainty_m: order.uncertainty_m,
+          slack_m: order.slack_m,
+          longest_m: route.window?.long_m ?? null,
+          endA: endOf(endA),
+          endB: endOf(endB),
+        };
   return (
     <Sheet>
       <Spread>
@@ -58,23 +71,29 @@ export function DonorSheet({ hose, order, route }: DonorSheetProps) {
         ) : null}
       </Spread>
       {open ? (
-        <DonorCheck
-          need={
-            order === null
-              ? null
-              : {
-                  needed_m: order.longest_m,
-                  uncertainty_m: order.uncertainty_m,
-                  slack_m: order.slack_m,
-                  longest_m: route.window?.long_m ?? null,
-                  endA: endOf(endA),
-                  endB: endOf(endB),
-                }
-          }
-          offer={offer ?? { length: '', endA, endB }}
-          onOffer={setOffer}
-          along={scene && proof?.ok ? { scene, proof } : null}
-        />
+        <>
+          <DonorCheck
+            need={need}
+            offer={offer ?? { length: '', endA, endB }}
+            onOffer={setOffer}
+            along={scene && proof?.ok ? { scene, proof } : null}
+          />
+          {need === null || offer === null || offered_m === null || isClosed(detail.job) ? null : (
+            <KeepEvidence
+              jobId={detail.job.id}
+              judgement={{
+                kind: 'donor',
+                hoseId: hose.hoseId,
+                check: {
+                  need,
+                  donor: { length_m: offered_m, endA: endOf(offer.endA), endB: endOf(offer.endB) },
+                },
+              }}
+            >
+              Keep this check with the job
+            </KeepEvidence>
+          )}
+        </>
       ) : (
         <>
           <Fine>Offered instead of a new one? Hold it against the route before anything is opened.</Fine>

@@ -34,6 +34,7 @@ import {
 } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { KeepEvidence } from '../job/KeepEvidence.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
@@ -186,7 +187,16 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         </Rows>
       ) : null}
       {result.ok ? <PoseTable order={result.value} /> : null}
-      <HoseRoute route={route} tape_m={tape_m} />
+      <HoseRoute route={route} tape_m={tape_m}>
+        {route.cornerId === null || finished ? null : (
+          <KeepEvidence
+            jobId={detail.job.id}
+            judgement={{ kind: 'route', hoseId: hose.hoseId, cornerId: route.cornerId }}
+          >
+            Keep the route’s verdict with the job
+          </KeepEvidence>
+        )}
+      </HoseRoute>
       <DonorSheet hose={hose} order={result.ok ? result.value : null} route={route} />
       <Sheet role="group" aria-label="Checked at the vehicle">
         <SheetTitle>Checked at the vehicle</SheetTitle>

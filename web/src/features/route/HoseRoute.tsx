@@ -2,6 +2,7 @@
 import type { Corner, Scene } from '@zephyrcombe/core';
 import { sceneOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { cornersQuery } from '../../api/queries.ts';
@@ -18,6 +19,8 @@ export interface KeptRoute extends RouteWindow {
   /** Null where no route of this hose is kept. */
   readonly scene: Scene | null;
   readonly link: string;
+  /** Of the corner that the route stands in. */
+  readonly cornerId: string | null;
 }
 
 /** The kept route of a hose, with the lengths that hold by it. */
@@ -30,6 +33,7 @@ export function useKeptRoute(vehicleId: string, hoseId: string, jobId: string): 
     ...useWindow(scene),
     isKnown: data !== undefined,
     scene,
+    cornerId: kept?.id ?? null,
     link: kept
       ? `/vehicles/${vehicleId}/routes/${kept.id}?hose=${hoseId}&job=${jobId}`
       : `/vehicles/${vehicleId}/routes/new?hose=${hoseId}`,
@@ -44,9 +48,11 @@ interface HoseRouteProps {
   readonly route: KeptRoute;
   /** By the tape alone, between the sealing points; null before there is one. */
   readonly tape_m: number | null;
+  /** Below the verdict, where it can be kept. */
+  readonly children?: ReactNode;
 }
 
-export function HoseRoute({ route, tape_m }: HoseRouteProps) {
+export function HoseRoute({ route, tape_m, children }: HoseRouteProps) {
   const write = useWriter();
   const { window, problem, link } = route;
   if (route.scene === null)
@@ -87,6 +93,7 @@ export function HoseRoute({ route, tape_m }: HoseRouteProps) {
         </Notice>
       )}
       <Link to={link}>Open the route</Link>
+      {children}
     </Sheet>
   );
 }

@@ -130,8 +130,7 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
         <SheetTitle>Where the hose is held</SheetTitle>
         <Fine>
           Measured straight ahead at full droop: x forward, y to the left, z up, from one point of your choice
-          (the steering head or the wheel’s centre serve well). The last three figures are the way the hose
-          leaves.
+          (the steering head or the wheel’s centre serve well). “Points” is the way the hose leaves.
         </Fine>
         <Points corner={corner} rowsOf={pointsOfHose(state.hoseId)} bodies={bodies} onChange={change} />
         <SizesOf corner={corner} rowsOf={sizesOfHose(state.hoseId)} onChange={change} />

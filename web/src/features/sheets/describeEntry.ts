@@ -1,6 +1,8 @@
 /** One line of the log in words: what was done to which part, with the figure and the verdict. */
 import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
 import {
+  cautionText,
   CONDITION_WORDS,
   FIT_CHECK_NAMES,
   handoverNames,
@@ -30,6 +32,7 @@ export function describeEntry(
     ...findingWords(entry.kind, data),
     ...capWords(data),
     ...plainWords(data, write),
+    ...judgementWords(entry.kind, data, write),
     ...overrideWords(data),
   ];
   return parts.length > 0 ? `: ${parts.join(', ')}` : '';
@@ -178,6 +181,21 @@ function plainWords(data: Data, write: Writer): readonly string[] {
         ]
       : []),
   ];
+}
+
+/** A donor hose, a route or a hard line that was judged: what came out, and what stood against it. */
+function judgementWords(kind: LogEntry['kind'], data: Data, write: Writer): readonly string[] {
+  if (kind !== 'donorChecked' && kind !== 'routeJudged' && kind !== 'lineJudged') return [];
+  const cautions = Array.isArray(data.cautions) ? (data.cautions as Caution[]) : [];
+  const verdict =
+    kind === 'donorChecked'
+      ? [data.fits === true ? 'it will do' : 'it will not do']
+      : kind === 'routeJudged'
+        ? [data.holds === true ? 'holds in every pose' : 'does not hold in every pose']
+        : typeof data.cut_m === 'number'
+          ? [`cut at ${write.length(data.cut_m)}`]
+          : [];
+  return [...verdict, ...cautions.map((caution) => cautionText(caution, write).title)];
 }
 
 const overrideWords = (data: Data): readonly string[] =>
