@@ -8,18 +8,17 @@ interface ClockingViewProps {
   readonly clocking_rad: number;
   readonly endA: Lying;
   readonly endB: Lying;
+  /** On a screen a millimetre of the drawing takes so many pixels. */
+  readonly perMm_px?: number;
 }
 
-/** On a screen a millimetre of the drawing takes so many pixels. */
-const PER_MM_px = 3.2;
-
-export function ClockingView({ clocking_rad, endA, endB }: ClockingViewProps) {
+export function ClockingView({ clocking_rad, endA, endB, perMm_px = 3.2 }: ClockingViewProps) {
   const write = useWriter();
   return (
     <FlatView
       drawing={clockingDrawing(clocking_rad)}
       label={`${write.angle(clocking_rad)} ${clockingConvention(endA, endB)}`}
-      perMm_px={PER_MM_px}
+      perMm_px={perMm_px}
     />
   );
 }

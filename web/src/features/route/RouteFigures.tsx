@@ -25,7 +25,7 @@ import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
 import { apartText, NEXT_STEP, poseText, REASON_WORDS, windowText } from './words.ts';
 
 /** Kept free for what the worker answers, so that nothing jumps when it does. */
-const FIGURES_px = 560;
+const FIGURES_px = 744;
 
 interface RouteFiguresProps {
   /** What the figures are of; null until they are known. */
@@ -170,7 +170,7 @@ interface ClockedProps {
 function Clocked({ clocking_rad, start, end, turned_rad }: ClockedProps) {
   const write = useWriter();
   return (
-    <Line $gap={12}>
+    <Line $gap={12} style={{ flexWrap: 'nowrap', alignItems: 'start' }}>
       <div style={{ flex: 1 }}>
         <Row
           name="clocking, untwisted"
@@ -178,7 +178,7 @@ function Clocked({ clocking_rad, start, end, turned_rad }: ClockedProps) {
           note={`${clockingConvention(start, end)} (the first end); the movement turns it by ${write.angle(turned_rad)}`}
         />
       </div>
-      <ClockingView clocking_rad={clocking_rad} endA={start} endB={end} />
+      <ClockingView clocking_rad={clocking_rad} endA={start} endB={end} perMm_px={2.2} />
     </Line>
   );
 }
