@@ -141,8 +141,9 @@ export function TorquePanel({
           {write.torqueRange(minimum_Nm, maximum_Nm)}
         </Hero>
         <Fine>
-          {source === null ? 'No source given for this figure.' : SOURCES[source].title}, for{' '}
-          {TORQUE_PART_NAMES[torques.governing.part]}.{' '}
+          {source === null
+            ? 'No source given for this figure: it is our default, not to be relied on.'
+            : `${SOURCES[source].title}, for ${TORQUE_PART_NAMES[torques.governing.part]}.`}{' '}
           {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
         </Fine>
       </div>
