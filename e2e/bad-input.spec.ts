@@ -223,7 +223,8 @@ test('a button pressed twice starts one job, and what cannot work is not tried a
   await page.getByRole('button', { name: /^Start the job/ }).click();
   await expect(page).toHaveURL(/look-over/);
 
-  // It is renamed and given up where it is looked over.
+  // It is renamed and given up where it is looked over. The page it was started on has a field of the same name.
+  await expect(page.getByRole('heading', { name: 'Ends and ports' })).toBeVisible();
   await page.getByLabel('What the job is').fill('Typed for long, then renamed');
   await page.getByRole('button', { name: 'Rename the job' }).click();
   await expect(page.getByRole('button', { name: 'Rename the job' })).toHaveCount(0);

@@ -57,7 +57,7 @@ export function HoseRoute({ route, tape_m, children }: HoseRouteProps) {
   const { window, problem, link } = route;
   if (route.scene === null)
     return (
-      <Sheet style={{ minHeight: 184 }}>
+      <Sheet style={{ minHeight: 264 }}>
         <SheetTitle>By the route</SheetTitle>
         {route.isKnown ? (
           <Fine>
@@ -69,7 +69,7 @@ export function HoseRoute({ route, tape_m, children }: HoseRouteProps) {
     );
   const off_m = window && tape_m !== null ? disagreement_m(window, tape_m) : 0;
   return (
-    <Sheet style={{ minHeight: 184 }}>
+    <Sheet style={{ minHeight: 264 }}>
       <SheetTitle>By the route</SheetTitle>
       <Spread>
         <Fine>lengths that hold in every pose</Fine>
