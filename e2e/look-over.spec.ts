@@ -68,6 +68,7 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
   await expect(page.getByRole('button', { name: 'Save the circuit' })).toBeDisabled();
   await page.getByLabel('Torque, to').fill('24 N·m');
   await page.getByLabel('Whose torque figure it is').selectOption({ label: 'vehicle maker’s manual' });
+  await page.getByLabel('Bolt the figure was given for').selectOption({ label: 'steel' });
   // Our default does not become the maker's by naming him: his figures are typed.
   await expect(page.getByLabel('Torque, from, as it says')).toHaveValue('');
   await page.getByLabel('Torque, from, as it says').fill('14 N·m');
@@ -91,6 +92,7 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
     minimum_Nm: 14,
     maximum_Nm: 17,
     source: 'vehicleMaker',
+    forBolt: 'steel',
   });
 });
 

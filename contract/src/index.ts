@@ -29,7 +29,8 @@ export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob, partText } from './specify/bill.ts';
 export type { OpenChecks } from './specify/openChecks.ts';
-export { wasOpened } from './specify/opened.ts';
+export type { AbandonRefusal, Opening } from './specify/opened.ts';
+export { openingOf, refuseAbandon, TELLS_OF_OPENING, ticksOfOpening } from './specify/opened.ts';
 export { openChecks, openChecksText } from './specify/openChecks.ts';
 export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
@@ -43,6 +44,7 @@ export {
   boxCounts,
   buildFacts,
   buildOf,
+  fittedBolt,
   hoseCautions,
   hoseOfJob,
   jointOfJob,
@@ -139,6 +141,7 @@ export type { VehicleWords } from './messages/checks.ts';
 export {
   ANY_VEHICLE,
   firstOutingText,
+  ABANDON_REFUSALS,
   FIT_CHECK_NAMES,
   handoverNames,
   POSE_CHECK_NAMES,

@@ -158,6 +158,8 @@ export const ROUTES = {
       because: Note.min(5),
       /** The brake was opened and is not whole: the vehicle does not run. Has to be said where it was opened. */
       brakeLeftOpen: z.boolean().default(false),
+      /** What was ticked and taken back was a slip, nothing was opened. */
+      tickedByMistake: z.boolean().default(false),
     }),
     reply: JobDetailSchema,
   }),

@@ -273,11 +273,11 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeTorque: [() => [20, range, 60]],
   patternsExclude: [() => ['quad', 'trike']],
   inchFraction: [() => [0.2159]],
-  governingTorque: [() => [[{ ...range, part: 'kit', isFitted: true }]]],
+  governingTorque: [() => [[{ ...range, part: 'kit', forBolt: null, isFitted: true }]]],
   judgeTorquePart: [
     () => [
-      { governing: { ...range, part: 'kit', isFitted: true }, others: [] },
-      { before: 'steel', now: 'aluminium' },
+      { governing: { ...range, part: 'kit', forBolt: null, isFitted: true }, others: [] },
+      { metal: 'aluminium' },
       20,
     ],
   ],

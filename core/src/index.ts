@@ -33,7 +33,7 @@ export { convertLength, sealingDatum } from './fittings/lengthDatum.ts';
 
 export type { BanjoStack, Engagement } from './joint/engagement.ts';
 export { boltEngagement } from './joint/engagement.ts';
-export type { Governing, PartTorque } from './joint/governingTorque.ts';
+export type { FittedBolt, Governing, JointTorque, PartTorque } from './joint/governingTorque.ts';
 export { governingTorque, judgeTorquePart } from './joint/governingTorque.ts';
 export type { TorquePart } from './joint/torquePart.ts';
 export { TORQUE_PARTS } from './joint/torquePart.ts';

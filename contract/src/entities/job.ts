@@ -318,6 +318,8 @@ export const JobDetailSchema = z.strictObject({
   findings: z.array(FindingSchema),
   photos: z.array(PhotoSchema),
   traces: z.array(TraceSchema),
+  /** The log tells that the brake was opened at some time, whatever is ticked now. */
+  openedOnce: z.boolean(),
   /** The circuit as it was found, when the job chose another layout for it. */
   circuitBefore: HydraulicsSchema.nullable(),
 });

@@ -92,6 +92,8 @@ const RangeFields = {
   minimum_Nm: z.number().positive().max(200),
   maximum_Nm: z.number().positive().max(200),
   source: z.enum(SOURCE_IDS).nullable(),
+  /** Metal of the bolt that the figure was given for; null where nobody has said. */
+  forBolt: z.enum(JOINT_MATERIALS).nullable(),
 };
 const risesFrom = (range: { readonly minimum_Nm: number; readonly maximum_Nm: number }) =>
   range.minimum_Nm <= range.maximum_Nm;

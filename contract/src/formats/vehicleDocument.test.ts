@@ -57,6 +57,19 @@ describe('a forgiving reader says what it mended', () => {
       { field: 'circuits.0.hoses.0.madeOn', mend: 'filledIn', now: 'nothing' },
     ]);
   });
+  test('a torque figure that does not say for which bolt: nobody has said', () => {
+    const document = copy();
+    const joint = document.circuits[0]?.joints[0] as Record<string, unknown> | undefined;
+    if (!joint) throw new Error('no joint');
+    joint.torque = { minimum_Nm: 26, maximum_Nm: 32, source: 'vehicleMaker' };
+    const kit = { part: 'kit', minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', isFitted: true };
+    joint.furtherTorques = [kit];
+    const at = 'circuits.0.joints.0';
+    expect(mends(document)).toEqual([
+      { field: `${at}.torque.forBolt`, mend: 'filledIn', now: 'nothing' },
+      { field: `${at}.furtherTorques.0.forBolt`, mend: 'filledIn', now: 'nothing' },
+    ]);
+  });
   test('a number written as text', () => {
     const document = copy();
     const hose = document.circuits[0]?.hoses[0] as Record<string, unknown> | undefined;

@@ -189,7 +189,11 @@ function mendCircuit(circuit: JsonObject, at: string, mend: MendNote): JsonObjec
           isObject(part)
             ? respelled(
                 numbers(
-                  filled(part, BLANKS[key], `${at}.${key}.${index}`, mend),
+                  withTorques(
+                    filled(part, BLANKS[key], `${at}.${key}.${index}`, mend),
+                    `${at}.${key}.${index}`,
+                    mend,
+                  ),
                   `${at}.${key}.${index}`,
                   mend,
                 ),
@@ -205,6 +209,24 @@ function mendCircuit(circuit: JsonObject, at: string, mend: MendNote): JsonObjec
     ports: list('ports') ?? [],
     joints: list('joints') ?? [],
     hoses: list('hoses') ?? [],
+  };
+}
+
+/** A torque figure need not say which bolt it was given for. */
+function withTorques(part: JsonObject, at: string, mend: MendNote): JsonObject {
+  const { torque, furtherTorques } = part;
+  const named = (figure: Json, field: string): Json =>
+    isObject(figure) ? filled(figure, { forBolt: null }, field, mend) : figure;
+  return {
+    ...part,
+    ...(torque === undefined ? {} : { torque: named(torque, `${at}.torque`) }),
+    ...(Array.isArray(furtherTorques)
+      ? {
+          furtherTorques: furtherTorques.map((figure: Json, index) =>
+            named(figure, `${at}.furtherTorques.${index}`),
+          ),
+        }
+      : {}),
   };
 }
 

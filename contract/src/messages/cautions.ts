@@ -356,12 +356,11 @@ const SENTENCES: Sentences = {
     title: `${capital(washerMaterial)} washer against an ${partMaterial} ${part}`,
     advice: 'Aluminium parts take aluminium washers: the harder one bites instead of sealing, and corrodes.',
   }),
-  M70: ({ part, minimum_Nm, maximum_Nm, usedFor, bolt }, write) =>
+  M70: ({ part, minimum_Nm, maximum_Nm, usedFor, bolt, forBolt }, write) =>
     part === usedFor
       ? {
-          title: `${write.torqueRange(minimum_Nm, maximum_Nm)} is for the vehicle’s own bolt, and ${bolt === null ? 'another' : `one of ${bolt}`} is fitted`,
-          advice:
-            'The vehicle maker’s figure holds for the parts it was built with. Enter the figure of the hose maker’s sheet, or of the bolt itself: a lighter bolt shears.',
+          title: `${write.torqueRange(minimum_Nm, maximum_Nm)} is for ${forBolt === null ? 'a bolt that nobody has named' : `the vehicle’s own bolt of ${forBolt}`}; ${bolt === null ? 'nobody has said which is fitted' : `one of ${bolt} is fitted`}`,
+          advice: `The vehicle maker’s figure holds for the parts it was built with. ${forBolt === null ? 'Say on the drawing which bolt it was given for, or enter' : 'Enter'} the figure of the hose maker’s sheet, or of the bolt itself: a lighter bolt shears.`,
         }
       : {
           title: `The limit of ${TORQUE_PART_NAMES[part]} is ${write.torque(maximum_Nm)}`,

@@ -1,6 +1,7 @@
 /** What is ticked in a job, in words that fit the vehicle: pedal or lever, ABS only where there is one. */
 import type { HandoverCheck, PoseCheck, SealKind } from '@zephyrcombe/core';
 import type { FitChecks } from '../entities/job.ts';
+import type { AbandonRefusal } from '../specify/opened.ts';
 import type { Circuit, Vehicle } from '../entities/vehicle.ts';
 
 /** What the words depend on. */
@@ -59,6 +60,14 @@ export const handoverNames = ({
   plugsCounted: 'Plugs and caps counted out again',
   fluidCollected: 'Old fluid collected for disposal, spills rinsed',
 });
+
+export const ABANDON_REFUSALS: Readonly<Record<AbandonRefusal, string>> = {
+  leftOpenNotSaid:
+    'The brake has been opened. Put it together, torque and bleed it and sign the job off; or say that it stays open and that the vehicle does not run.',
+  takenBackNotSaid:
+    'Something was ticked that is done on an opened brake, and taken back. Say that it was ticked by mistake and nothing was opened; or that the brake stays open and the vehicle does not run.',
+  apprentice: 'The brake has been opened: a technician or your lead decides what becomes of this job.',
+};
 
 export const POSE_CHECK_NAMES: Readonly<Record<PoseCheck, string>> = {
   controlsFinal: 'Lever and bars set where the rider wants them',

@@ -68,7 +68,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M50: { strokesLeft: 1, abs: true },
   M57: { needed: 4, confirmed: 3 },
   M58: { part: 'eye', partMaterial: 'aluminium', washerMaterial: 'copper' },
-  M70: { part: 'kit', minimum_Nm: 18, maximum_Nm: 21, usedFor: 'joint', bolt: 'aluminium' },
+  M70: { part: 'kit', minimum_Nm: 18, maximum_Nm: 21, usedFor: 'joint', bolt: 'aluminium', forBolt: 'steel' },
   M71: { reading_Nm: 21.7, maximum_Nm: 21 },
   M72: { lowest_Nm: 22, highest_Nm: 110 },
   M74: {},

@@ -2,6 +2,7 @@
 import type {
   BuildFacts,
   Caution,
+  FittedBolt,
   Governing,
   HoseBuild,
   JointMaterial,
@@ -103,6 +104,10 @@ export const torqueOf = ({ torque, furtherTorques }: Pick<Joint, 'torque' | 'fur
     ...furtherTorques,
   ]);
 
+/** The bolt that holds a joint in this job, as a torque figure asks for it. */
+export const fittedBolt = ({ seal }: Pick<Joint, 'seal'>, bolt: Bolt | null): FittedBolt =>
+  seal === 'banjo' ? { metal: bolt?.material ?? null } : 'noBolt';
+
 /** What stands against the parts of a joint, in the order a colleague would say it. */
 export function partsCautions(
   { joint, port, chosen, eyes, eyeMaterials }: JointOfJob,
@@ -127,7 +132,7 @@ export function partsCautions(
     ...judgeBoltThread(port.thread, bolt.thread),
     ...judgeWasherMaterial(bolt.material, washer.material, { eyes: eyeMaterials, seat: port.seatMaterial }),
     ...(stack?.ok ? stack.cautions : []),
-    ...judgeTorquePart(torqueOf(joint), { before: joint.bolt?.material ?? null, now: bolt.material }),
+    ...judgeTorquePart(torqueOf(joint), fittedBolt(joint, bolt)),
     ...judgeSwitch(chosen.oldIsSwitch, bolt.carries?.includes('switch') ?? false),
   ];
 }

@@ -13,11 +13,13 @@ const figure = (
   minimum_Nm: low,
   maximum_Nm: high,
   source: part === 'joint' ? 'vehicleMaker' : 'hoseMaker',
+  forBolt: part === 'joint' ? 'steel' : null,
   isFitted: true,
   ...over,
 });
-const STEEL = { before: 'steel', now: 'steel' } as const;
-const ALUMINIUM = { before: 'steel', now: 'aluminium' } as const;
+const STEEL = { metal: 'steel' } as const;
+const ALUMINIUM = { metal: 'aluminium' } as const;
+const NOT_SAID = { metal: null } as const;
 const JOINT = figure('joint', 26, 32);
 const KIT = figure('kit', 18, 21);
 
@@ -39,6 +41,7 @@ describe('the weakest part that is really fitted governs', () => {
       minimum_Nm: fc.integer({ min: 1, max: 20 }),
       maximum_Nm: fc.integer({ min: 20, max: 60 }),
       source: fc.constantFrom('vehicleMaker' as const, 'hoseMaker' as const, null),
+      forBolt: fc.constantFrom('steel' as const, 'aluminium' as const, null),
       isFitted: fc.boolean(),
     });
     fc.assert(
@@ -59,6 +62,14 @@ describe('M70', () => {
     expect(judgeTorquePart(governingTorque([JOINT]), ALUMINIUM)).toMatchObject([{ id: 'M70' }]);
     expect(judgeTorquePart(governingTorque([JOINT]), STEEL)).toEqual([]);
     expect(judgeTorquePart(governingTorque([JOINT, KIT]), ALUMINIUM)).toEqual([]);
+  });
+
+  test('a figure that does not say for which bolt, or a bolt that nobody has named, proves nothing', () => {
+    const unnamed = governingTorque([{ ...JOINT, forBolt: null }]);
+    expect(judgeTorquePart(unnamed, STEEL)).toMatchObject([{ id: 'M70', evidence: { forBolt: null } }]);
+    expect(judgeTorquePart(unnamed, NOT_SAID)).toMatchObject([{ id: 'M70' }]);
+    expect(judgeTorquePart(governingTorque([JOINT]), NOT_SAID)).toMatchObject([{ id: 'M70' }]);
+    expect(judgeTorquePart(unnamed, 'noBolt')).toEqual([]);
   });
 
   test('a reading over the fitted part that would do for the other; none within, none over both', () => {

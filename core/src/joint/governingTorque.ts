@@ -6,7 +6,13 @@ import type { TorqueRange } from './torque.ts';
 import type { TorquePart } from './torquePart.ts';
 import type { JointMaterial } from './washers.ts';
 
-export interface PartTorque extends TorqueRange {
+/** A torque figure with the bolt it was given for. */
+export interface JointTorque extends TorqueRange {
+  /** Metal of that bolt; null where nobody has said, or where the joint has none. */
+  readonly forBolt: JointMaterial | null;
+}
+
+export interface PartTorque extends JointTorque {
   readonly part: TorquePart;
   /** Whether that part is in this joint. */
   readonly isFitted: boolean;
@@ -40,23 +46,22 @@ export function governingTorque(figures: readonly PartTorque[]): Governing {
   return { governing, others: figures.filter((figure) => figure !== governing) };
 }
 
-interface FittedBolt {
-  /** Of the bolt that the vehicle was found with; null where nobody has said. */
-  readonly before: JointMaterial | null;
-  readonly now: JointMaterial | null;
-}
+/** A bolt and its metal, null where nobody has said; or a joint that has no bolt. */
+export type FittedBolt = { readonly metal: JointMaterial | null } | 'noBolt';
 
 /**
- * M70: the governing figure is the vehicle's for its own parts, and another bolt is fitted; or a reading is over the fitted part's
- * limit and would do for a part that is not there. `reading_Nm` null: nothing has been tightened yet.
+ * M70: the governing figure is the vehicle's for its own parts, and it was given for another bolt than the fitted one, or nobody
+ * has said for which; or a reading is over the fitted part's limit and would do for a part that is not there. What the drawing
+ * says of the bolt does not count: it follows what is fitted. `reading_Nm` null: nothing has been tightened yet.
  */
 export function judgeTorquePart(
   { governing, others }: Governing,
-  bolt: FittedBolt,
+  fitted: FittedBolt,
   reading_Nm: number | null = null,
 ): readonly Caution[] {
   if (reading_Nm !== null) demand(firstNotPositive({ reading_Nm }));
-  const { minimum_Nm, maximum_Nm, part } = governing;
+  const { minimum_Nm, maximum_Nm, part, forBolt } = governing;
+  const bolt = fitted === 'noBolt' ? null : fitted.metal;
   const wrong = others.find(
     (other) =>
       reading_Nm !== null &&
@@ -65,9 +70,9 @@ export function judgeTorquePart(
       reading_Nm <= other.maximum_Nm,
   );
   if (wrong)
-    return [{ id: 'M70', evidence: { part, minimum_Nm, maximum_Nm, usedFor: wrong.part, bolt: bolt.now } }];
-  const isOther = bolt.before !== null && bolt.now !== null && bolt.before !== bolt.now;
-  return part === 'joint' && governing.source === 'vehicleMaker' && isOther
-    ? [{ id: 'M70', evidence: { part, minimum_Nm, maximum_Nm, usedFor: 'joint', bolt: bolt.now } }]
+    return [{ id: 'M70', evidence: { part, minimum_Nm, maximum_Nm, usedFor: wrong.part, bolt, forBolt } }];
+  const isProved = fitted === 'noBolt' || (bolt !== null && bolt === forBolt);
+  return part === 'joint' && governing.source === 'vehicleMaker' && !isProved
+    ? [{ id: 'M70', evidence: { part, minimum_Nm, maximum_Nm, usedFor: 'joint', bolt, forBolt } }]
     : [];
 }

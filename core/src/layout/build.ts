@@ -115,9 +115,9 @@ export const boltFor = (thread: string, eyes: number): NonNullable<HydraulicJoin
 
 /** Nobody vouches for these until the maker's sheet has been read: they have no source on purpose. */
 const TORQUE: Readonly<Record<HydraulicJoint['seal'], HydraulicJoint['torque']>> = {
-  banjo: { minimum_Nm: 18, maximum_Nm: 21, source: null },
-  flare: { minimum_Nm: 12, maximum_Nm: 17, source: null },
-  screwed: { minimum_Nm: 20, maximum_Nm: 26, source: null },
+  banjo: { minimum_Nm: 18, maximum_Nm: 21, source: null, forBolt: null },
+  flare: { minimum_Nm: 12, maximum_Nm: 17, source: null, forBolt: null },
+  screwed: { minimum_Nm: 20, maximum_Nm: 26, source: null, forBolt: null },
 };
 
 /** The end of a line on a joint that seals so. */

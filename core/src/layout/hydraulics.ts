@@ -5,10 +5,9 @@
 import type { EndGeometry } from '../fittings/end.ts';
 import type { Seat } from '../fittings/seatForm.ts';
 import type { FluidGrade } from '../fluid/grade.ts';
-import type { PartTorque } from '../joint/governingTorque.ts';
+import type { JointTorque, PartTorque } from '../joint/governingTorque.ts';
 import type { JointMaterial } from '../joint/washers.ts';
 import type { SealKind } from '../joint/sealKind.ts';
-import type { SourceId } from '../sources/bibliography.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { Body } from './body.ts';
 import type { ComponentKind } from './circuit.ts';
@@ -65,11 +64,7 @@ export interface HydraulicJoint {
   readonly eyeThickness_m: number | null;
   /** Across the flats of the bolt's head, the nut or the end; null until somebody has measured it. */
   readonly hexagon_m: number | null;
-  readonly torque: {
-    readonly minimum_Nm: number;
-    readonly maximum_Nm: number;
-    readonly source: SourceId | null;
-  };
+  readonly torque: JointTorque;
   /** Figures for other parts that may be in it, each with its source; `torque` is the kit’s where the hose maker gives it, else the vehicle’s. */
   readonly furtherTorques: readonly PartTorque[];
 }

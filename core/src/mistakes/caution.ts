@@ -136,6 +136,8 @@ export interface CautionEvidence {
     /** The part that the other figure is for. */
     readonly usedFor: TorquePart;
     readonly bolt: string | null;
+    /** Metal of the bolt that the governing figure was given for. */
+    readonly forBolt: string | null;
   };
   M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
   M72: { readonly lowest_Nm: number; readonly highest_Nm: number };

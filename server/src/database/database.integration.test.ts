@@ -11,6 +11,7 @@ import * as measure from './migrations/0003-measure.ts';
 import * as tape from './migrations/0004-tape.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
+import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -142,9 +143,11 @@ describe('migrations', () => {
       '0005-hose-builds',
       '0006-caps-and-markings',
       '0007-records',
+      '0008-torque-bolt',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await torqueBolt.down(queries);
     await records.down(queries);
     await capsAndMarkings.down(queries);
     await hoseBuilds.down(queries);
@@ -159,6 +162,7 @@ describe('migrations', () => {
     await hoseBuilds.up(queries);
     await capsAndMarkings.up(queries);
     await records.up(queries);
+    await torqueBolt.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
@@ -310,6 +314,27 @@ describe('migrations', () => {
       { A: { put: 3, out: 2 }, B: null },
       { A: null, B: null },
     ]);
+    await records.up(queries);
+    const figures = async () => {
+      const [rows] = await sequelize.query('SELECT torque, furtherTorques FROM joint');
+      return (rows as Record<string, unknown>[]).map((row) =>
+        Object.values(row).map((value) =>
+          typeof value === 'string' ? (JSON.parse(value) as unknown) : value,
+        ),
+      );
+    };
+    const kit = { part: 'kit', minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', isFitted: true };
+    await sequelize.query(`UPDATE joint SET torque = '{"source":"vehicleMaker"}', furtherTorques = ?`, {
+      replacements: [JSON.stringify([kit])],
+    });
+    await torqueBolt.up(queries);
+    // An older book never asked: no figure is said to be for the bolt that happens to be drawn.
+    expect(await figures()).toEqual([
+      [{ source: 'vehicleMaker', forBolt: null }, [{ ...kit, forBolt: null }]],
+    ]);
+    await torqueBolt.down(queries);
+    expect(await figures()).toEqual([[{ source: 'vehicleMaker' }, [kit]]]);
+    await records.down(queries);
     await capsAndMarkings.down(queries);
     expect(await capsNow()).toEqual([
       { put: 3, out: 2 },

@@ -8,6 +8,7 @@ import * as tape from './migrations/0004-tape.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
+import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -17,6 +18,7 @@ const MIGRATIONS = [
   { name: '0005-hose-builds', ...hoseBuilds },
   { name: '0006-caps-and-markings', ...capsAndMarkings },
   { name: '0007-records', ...records },
+  { name: '0008-torque-bolt', ...torqueBolt },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

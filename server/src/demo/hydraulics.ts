@@ -95,7 +95,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       washer,
       eyeThickness_m: mm(8),
       hexagon_m: mm(14),
-      torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
+      torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', forBolt: null },
       furtherTorques: [],
       version: 0,
     };

@@ -59,7 +59,7 @@ function measured(hydraulics: HydraulicsEntry, facts: Measured): HydraulicsEntry
         ...joint,
         hexagon_m: facts.hexagons_m[joint.seal],
         bolt: joint.bolt && thread !== undefined ? { ...joint.bolt, thread } : joint.bolt,
-        torque: { ...joint.torque, source: 'vehicleMaker' as const },
+        torque: { ...joint.torque, source: 'vehicleMaker' as const, forBolt: joint.bolt?.material ?? null },
       };
     }),
     hoses: hydraulics.hoses.map((line) => {

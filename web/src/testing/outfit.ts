@@ -154,7 +154,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
         washer,
         eyeThickness_m: 0.008,
         hexagon_m: null,
-        torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker' },
+        torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', forBolt: null },
         furtherTorques: [],
         version: 0,
       })),
@@ -219,6 +219,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
     findings: [],
     photos: [],
     traces: [],
+    openedOnce: false,
     circuitBefore: null,
     ...change,
   };

@@ -1,5 +1,5 @@
 /** Giving a job up: what was recorded stays, and a brake that was opened is said to be open. */
-import { hydraulicsOf, wasOpened } from '@zephyrcombe/contract';
+import { ABANDON_REFUSALS, hydraulicsOf, openingOf, refuseAbandon } from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -14,29 +14,22 @@ import type { JobAction } from './jobAction.ts';
  */
 export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob'>): Promise<void> {
   const { job, detail, models, transaction, log, person, now } = action;
-  const opened = wasOpened(detail);
-  if (opened && person.role === 'apprentice')
+  const opening = openingOf(detail);
+  const refusal = refuseAbandon(opening, body, person.role === 'apprentice');
+  if (refusal !== null)
     throw new AppProblem('stage-not-ready', {
-      detail: 'The brake has been opened: a technician or your lead decides what becomes of this job.',
+      detail: ABANDON_REFUSALS[refusal],
+      errors: refusal === 'apprentice' ? [] : [{ field: 'brakeLeftOpen', message: 'has to be said' }],
     });
-  if (opened && !body.brakeLeftOpen)
-    throw new AppProblem('stage-not-ready', {
-      detail:
-        'The brake has been opened. Put it together, torque and bleed it and sign the job off; or say that it stays open and that the vehicle does not run.',
-      errors: [{ field: 'brakeLeftOpen', message: 'has to be said' }],
-    });
-  const abandoned = {
-    on: calendarDateOf(now),
-    by: person.name,
-    because: body.because,
-    brakeLeftOpen: opened,
-  };
+  const brakeLeftOpen = opening !== 'untouched' && body.brakeLeftOpen;
+  const why = { because: body.because, brakeLeftOpen };
+  const abandoned = { on: calendarDateOf(now), by: person.name, ...why };
   const found = job.circuitBefore;
   await job.update(
     { status: 'abandoned', abandoned, circuitSigned: detail.circuit, version: body.version + 1 },
     { transaction },
   );
-  if (found !== null && !opened) {
+  if (found !== null && !brakeLeftOpen) {
     await saveHydraulics(models, transaction, detail.circuit, found);
     await writeVehicleChange(models, transaction, {
       vehicleId: detail.vehicle.id,
@@ -50,12 +43,12 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
       },
     });
   }
-  await log('abandoned', { because: body.because, brakeLeftOpen: opened });
+  await log('abandoned', opening === 'takenBack' ? { ...why, tickedByMistake: !brakeLeftOpen } : why);
   await writeVehicleChange(models, transaction, {
     vehicleId: detail.vehicle.id,
     at: now,
     by: person.name,
     kind: 'jobAbandoned',
-    detail: { title: detail.job.title, because: body.because, brakeLeftOpen: opened },
+    detail: { title: detail.job.title, ...why },
   });
 }

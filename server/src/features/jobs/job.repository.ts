@@ -1,4 +1,5 @@
 import type { HydraulicsEntry, Job, JobDetail, JobSummary } from '@zephyrcombe/contract';
+import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
 import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
@@ -34,7 +35,14 @@ function withBlanks<Kept extends HydraulicsEntry>(circuit: Kept): Kept {
   return {
     ...circuit,
     ports: circuit.ports.map((port) => ({ ...port, seatMaterial: port.seatMaterial ?? null })),
-    joints: circuit.joints.map((joint) => ({ ...joint, furtherTorques: joint.furtherTorques ?? [] })),
+    joints: circuit.joints.map((joint) => ({
+      ...joint,
+      torque: { ...joint.torque, forBolt: joint.torque.forBolt ?? null },
+      furtherTorques: (joint.furtherTorques ?? []).map((figure) => ({
+        ...figure,
+        forBolt: figure.forBolt ?? null,
+      })),
+    })),
   };
 }
 
@@ -65,6 +73,7 @@ export async function loadJobDetail(
     findings,
     photos,
     traces,
+    openedOnce,
   ] = await Promise.all([
     models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
     models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
@@ -105,6 +114,7 @@ export async function loadJobDetail(
       ...inside,
     }),
     models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
+    logTellsOfOpening(database, jobId, transaction),
   ]);
   // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
   const circuit = job.circuitSigned ? withBlanks(job.circuitSigned) : circuits[0];
@@ -142,8 +152,27 @@ export async function loadJobDetail(
       return { ...photo, takenAt: row.takenAt.toISOString() };
     }),
     traces: traces.map((row) => ofJob(row)),
+    openedOnce,
     circuitBefore: job.circuitBefore && withBlanks(job.circuitBefore),
   };
+}
+
+/** What was ticked and taken back stands in the log alone. */
+async function logTellsOfOpening(
+  { models }: Database,
+  jobId: string,
+  transaction?: Transaction,
+): Promise<boolean> {
+  const inside = transaction ? { transaction } : {};
+  const [told, ticks] = await Promise.all([
+    models.LogEntry.findOne({
+      where: { jobId, kind: [...TELLS_OF_OPENING] },
+      attributes: ['id'],
+      ...inside,
+    }),
+    models.LogEntry.findAll({ where: { jobId, kind: 'fitChecked' }, attributes: ['detail'], ...inside }),
+  ]);
+  return told !== null || ticks.some(({ detail }) => ticksOfOpening(detail));
 }
 
 /** What a list shows of each job; a handful of queries however long the list. */

@@ -166,6 +166,91 @@ describe('a job is abandoned', () => {
     expect((await vehicle()).changes[0]).toMatchObject({ detail: { brakeLeftOpen: true } });
   });
 
+  describe('what was ticked and taken back is asked about', () => {
+    /** Each leaves the job looking as if nobody had touched it. */
+    const TAKEN_BACK: readonly [string, (detail: JobDetail) => Promise<JobDetail>][] = [
+      [
+        'hand tight',
+        async (detail) => {
+          const on = await send('PATCH', detail, '', {
+            version: detail.job.version,
+            fitChecks: { offeredUp: true },
+          });
+          const [joint] = on.joints;
+          const path = `/joints/${joint?.jointId}`;
+          const tight = await send('PATCH', on, path, { version: joint?.version, handTight: true });
+          return send('PATCH', tight, path, { version: tight.joints[0]?.version, handTight: false });
+        },
+      ],
+      [
+        'a stroke at a nipple',
+        async (detail) => {
+          const nipple = detail.circuit.components.find(({ kind }) => kind === 'bleedNipple');
+          const id = randomUUID();
+          const path = `/nipples/${nipple?.id}/events`;
+          const bled = await send('POST', detail, path, { id, kind: 'stroke' });
+          return send('DELETE', bled, `${path}/${id}`);
+        },
+      ],
+      [
+        'hoses settled',
+        async (detail) => {
+          const on = await send('PATCH', detail, '', {
+            version: detail.job.version,
+            fitChecks: { settle: true },
+          });
+          return send('PATCH', on, '', { version: on.job.version, fitChecks: { settle: false } });
+        },
+      ],
+    ];
+    const send = async (
+      method: 'PATCH' | 'POST' | 'DELETE',
+      detail: JobDetail,
+      path: string,
+      sent?: object,
+    ) => {
+      const reply = await server.ask(method, `/api/jobs/${detail.job.id}${path}`, sent);
+      if (reply.statusCode !== 200) throw new Error(`${path}: ${reply.body}`);
+      return reply.json<JobDetail>();
+    };
+
+    test.each(TAKEN_BACK)('%s', async (_what, play) => {
+      const detail = await play(await job());
+      expect(problemOf(await abandon(detail))).toMatchObject({
+        code: 'stage-not-ready',
+        errors: [{ field: 'brakeLeftOpen' }],
+      });
+      const apprentice = await server.signInAs('tamsin');
+      expect((await abandon(detail, { tickedByMistake: true }, apprentice)).statusCode).toBe(422);
+      const gone = (await abandon(detail, { tickedByMistake: true })).json<JobDetail>();
+      expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: false });
+      expect((await logOf(detail.job.id)).at(-1)).toMatchObject({ detail: { tickedByMistake: true } });
+    });
+
+    test('it was open after all; and what still stands is no slip', async () => {
+      const [, settled] = TAKEN_BACK[2] ?? [];
+      const back = await settled?.(await job());
+      if (!back) throw new Error('nothing played');
+      const gone = (await abandon(back, { brakeLeftOpen: true })).json<JobDetail>();
+      expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: true });
+      const stands = await job();
+      const on = await send('PATCH', stands, '', {
+        version: stands.job.version,
+        fitChecks: { settle: true },
+      });
+      expect((await abandon(on, { tickedByMistake: true })).statusCode).toBe(422);
+    });
+
+    test('offered up before anything is opened asks nothing', async () => {
+      const detail = await job();
+      const on = await send('PATCH', detail, '', {
+        version: detail.job.version,
+        fitChecks: { offeredUp: true },
+      });
+      expect((await abandon(on)).json<JobDetail>().job.abandoned).toMatchObject({ brakeLeftOpen: false });
+    });
+  });
+
   test('a layout that was only chosen goes back to what was found', async () => {
     const { models } = server.database;
     await models.Job.update({ status: 'finished' }, { where: { id: demoId('job/petrelle-bars') } });

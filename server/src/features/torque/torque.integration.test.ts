@@ -2,6 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import type { HydraulicsEntry, JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
+import type { JointMaterial } from '@zephyrcombe/core';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -15,12 +17,21 @@ afterEach(() => server.close());
 const WICK = demoId('wick');
 const FRONT = demoId('wick/front/circuit');
 const HOSE = demoId('wick/front/hose');
-const VEHICLE = { minimum_Nm: 26, maximum_Nm: 32, source: 'vehicleMaker' } as const;
-const KIT = { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', part: 'kit', isFitted: true } as const;
+const VEHICLE = { minimum_Nm: 26, maximum_Nm: 32, source: 'vehicleMaker', forBolt: 'steel' } as const;
+const KIT = {
+  minimum_Nm: 18,
+  maximum_Nm: 21,
+  source: 'hoseMaker',
+  part: 'kit',
+  isFitted: true,
+  forBolt: null,
+} as const;
+
+type DrawnJoint = HydraulicsEntry['joints'][number];
 
 /** Changes every joint of the front brake, and its ports, on the drawing. */
 async function draw(
-  joint: Partial<HydraulicsEntry['joints'][number]>,
+  joint: Partial<DrawnJoint> | ((known: DrawnJoint) => Partial<DrawnJoint>),
   port: Partial<HydraulicsEntry['ports'][number]> = {},
 ): Promise<void> {
   const { circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
@@ -31,7 +42,10 @@ async function draw(
     version: circuit.version,
     hydraulics: {
       ...now,
-      joints: now.joints.map((known) => ({ ...known, ...joint })),
+      joints: now.joints.map((known) => ({
+        ...known,
+        ...(typeof joint === 'function' ? joint(known) : joint),
+      })),
       ports: now.ports.map((known) => ({ ...known, ...port })),
     },
   });
@@ -90,22 +104,113 @@ test('M70: the vehicle’s torque on the kit’s bolt is a stop; the kit’s own
 
 test('a part that is not fitted does not govern', async () => {
   await draw({ torque: VEHICLE, furtherTorques: [{ ...KIT, isFitted: false }] });
-  const detail = await job();
+  const detail = await chooseBolts(await job(), 'steel');
   expect((await record(detail, 28)).statusCode).toBe(200);
 });
 
+/** The bolt of every joint on the drawing, of another metal. */
+const drawBolts = (material: JointMaterial) =>
+  draw(({ bolt }) => ({ bolt: bolt && { ...bolt, material } }));
+
+async function chooseBolts(detail: JobDetail, material: JointMaterial): Promise<JobDetail> {
+  let now = detail;
+  for (const { jointId, version, bolt } of detail.joints) {
+    const reply = await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${jointId}`, {
+      version,
+      bolt: bolt && { ...bolt, material },
+    });
+    if (reply.statusCode !== 200) throw new Error(reply.body);
+    now = reply.json();
+  }
+  return now;
+}
+
+describe('M70: the vehicle’s figure is for the bolt it was given for, whatever the drawing says since', () => {
+  test('the bolt chosen in the job; clean with the bolt it was given for', async () => {
+    await draw({ torque: VEHICLE });
+    const steel = await chooseBolts(await job(), 'steel');
+    expect((await record(steel, 28)).statusCode).toBe(200);
+    const lighter = await chooseBolts(await job(), 'aluminium');
+    expect(stops(await record(lighter, 28))).toEqual(['M70']);
+  });
+
+  test('the drawing’s bolt changed first, before or after the figure is entered; clean where the figure is for it', async () => {
+    await drawBolts('aluminium');
+    await draw({ torque: VEHICLE });
+    expect(stops(await record(await job(), 28))).toEqual(['M70']);
+    await drawBolts('steel');
+    expect((await record(await job(), 28)).statusCode).toBe(200);
+    await drawBolts('aluminium');
+    expect(stops(await record(await job(), 28))).toEqual(['M70']);
+    await draw({ torque: { ...VEHICLE, forBolt: 'aluminium' } });
+    expect((await record(await job(), 28)).statusCode).toBe(200);
+  });
+
+  test('a stop that was answered and signed off is a stop again in the next job', async () => {
+    await draw({ torque: VEHICLE });
+    await signOff(await chooseBolts(await job(), 'aluminium'));
+    const next = await job();
+    expect(next.joints.map(({ bolt }) => bolt?.material)).toEqual(['aluminium', 'aluminium']);
+    expect(stops(await record(next, 28))).toEqual(['M70']);
+    expect((await record(await chooseBolts(next, 'steel'), 28)).statusCode).toBe(200);
+  });
+
+  test('left blank: a figure that names no bolt, or a joint whose bolt nobody names, proves nothing', async () => {
+    await drawBolts('steel');
+    await draw({ torque: { ...VEHICLE, forBolt: null } });
+    expect(stops(await record(await job(), 28))).toEqual(['M70']);
+    await draw({ torque: VEHICLE, bolt: null });
+    expect(stops(await record(await job(), 28))).toEqual(['M70']);
+    // Left out altogether it is asked for by name.
+    const { forBolt: _forBolt, ...unnamed } = VEHICLE;
+    await expect(draw({ torque: unnamed as never })).rejects.toThrow('forBolt');
+  });
+});
+
+/** Torqued with a reason for what stands against it, bled, wiped and signed. */
+async function signOff(detail: JobDetail): Promise<void> {
+  const { id } = detail.job;
+  let now = detail;
+  const act = async (method: 'PATCH' | 'POST', path: string, body: object) => {
+    const reply = await server.ask(method, `/api/jobs/${id}${path}`, body);
+    if (reply.statusCode !== 200) throw new Error(`${path}: ${reply.body}`);
+    now = reply.json();
+  };
+  const overrides = [{ caution: 'M70', reason: 'Lead looked at it' }];
+  for (const { jointId } of detail.joints) {
+    const reply = await record(detail, 28, { jointId, overrides });
+    if (reply.statusCode !== 200) throw new Error(reply.body);
+    now = reply.json();
+  }
+  for (const { id: nippleId } of detail.circuit.components.filter(({ kind }) => kind === 'bleedNipple'))
+    for (const kind of ['stroke', 'clear'])
+      await act('POST', `/nipples/${nippleId}/events`, { id: randomUUID(), kind });
+  for (const { jointId, version } of now.joints)
+    await act('PATCH', `/joints/${jointId}`, { version, leakChecked: true });
+  await act('PATCH', '', {
+    version: now.job.version,
+    handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])),
+  });
+  await act('POST', '/finish', {
+    version: now.job.version,
+    serviceId: randomUUID(),
+    servicedOn: '2026-11-23',
+    distance_m: 18_500_000,
+    distanceTyped: '18500 km',
+    grade: 'DOT 4',
+    batch: 'SK-2610',
+    bottleOpenedOn: '2026-11-23',
+    quantity_m3: 3.5e-4,
+    oldColour: 'tea',
+    oldWaterFraction: 0.03,
+    signature: 'brannoc hale',
+  });
+}
+
 test('M70: another bolt under the vehicle’s figure, until the bolt’s own figure is entered', async () => {
   await draw({ torque: VEHICLE });
-  const detail = await job();
-  const [joint] = detail.joints;
-  if (!joint?.bolt) throw new Error('no bolt');
-  const other = joint.bolt.material === 'steel' ? 'aluminium' : 'steel';
-  const reply = await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint.jointId}`, {
-    version: joint.version,
-    bolt: { ...joint.bolt, material: other },
-  });
-  expect(reply.statusCode).toBe(200);
-  expect(stops(await record(detail, 28))).toContain('M70');
+  const detail = await chooseBolts(await job(), 'aluminium');
+  expect(stops(await record(detail, 28))).toEqual(['M70']);
   await draw({ torque: VEHICLE, furtherTorques: [{ ...KIT, part: 'bolt', maximum_Nm: 24 }] });
   expect((await record(detail, 22)).statusCode).toBe(200);
 });

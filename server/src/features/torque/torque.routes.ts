@@ -1,4 +1,4 @@
-import { capsAt, createWriter, problemText, proofCautions, torqueOf } from '@zephyrcombe/contract';
+import { capsAt, createWriter, fittedBolt, problemText, proofCautions, torqueOf } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -58,10 +58,9 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}. Tighten into the range, then record.`,
             });
           }
-          const bolt = { before: joint.bolt?.material ?? null, now: state.bolt?.material ?? null };
           requireStopsAnswered(
             [
-              ...judgeTorquePart(torques, bolt, body.torque_Nm),
+              ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
               ...judged.cautions,
               ...capsAt(detail, joint.id),
             ],

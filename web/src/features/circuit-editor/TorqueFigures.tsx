@@ -1,7 +1,7 @@
 /** The torque figures of a joint: whose they are, and for which part. */
-import { TORQUE_PART_NAMES, torqueOf, torqueSourceName } from '@zephyrcombe/contract';
-import type { HydraulicJoint, PartTorque, TorquePart } from '@zephyrcombe/core';
-import { TORQUE_PARTS } from '@zephyrcombe/core';
+import { MATERIAL_NAMES, TORQUE_PART_NAMES, torqueOf, torqueSourceName } from '@zephyrcombe/contract';
+import type { HydraulicJoint, JointMaterial, PartTorque, TorquePart } from '@zephyrcombe/core';
+import { JOINT_MATERIALS, TORQUE_PARTS } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -21,6 +21,24 @@ const SOURCES_OF_TORQUE = [
 ] as const;
 type Source = (typeof SOURCES_OF_TORQUE)[number]['value'];
 
+interface ForBoltProps {
+  readonly metal: JointMaterial | null;
+  readonly onMetal: (metal: JointMaterial | null) => void;
+}
+
+/** The bolt that a vehicle maker's figure was given for: asked, never taken from the bolt that is drawn. */
+const ForBolt = ({ metal, onMetal }: ForBoltProps) => (
+  <Pick<JointMaterial | ''>
+    label="Bolt the figure was given for"
+    value={metal ?? ''}
+    options={[
+      { value: '', text: 'not said yet' },
+      ...JOINT_MATERIALS.map((known) => ({ value: known, text: MATERIAL_NAMES[known] })),
+    ]}
+    onChange={(picked) => onMetal(picked === '' ? null : picked)}
+  />
+);
+
 /**
  * The figures somebody vouches for, or nobody's until the sheet has been read. Naming a source does not make our default that
  * source's: its figures are typed from it.
@@ -31,19 +49,22 @@ export function Torque({ joint, onTorque }: TorqueProps) {
   const [reading, setReading] = useState<Exclude<Source, ''> | null>(null);
   const [low, setLow] = useState<number | null>(null);
   const [high, setHigh] = useState<number | null>(null);
+  const [forBolt, setForBolt] = useState<JointMaterial | null>(null);
   const take = (minimum_Nm: number | null, maximum_Nm: number | null) => {
     setLow(minimum_Nm);
     setHigh(maximum_Nm);
     if (reading === null || minimum_Nm === null || maximum_Nm === null || minimum_Nm > maximum_Nm) return;
-    onTorque({ minimum_Nm, maximum_Nm, source: reading }, 'torque');
+    onTorque({ minimum_Nm, maximum_Nm, source: reading, forBolt }, 'torque');
     setReading(null);
   };
   const begin = (source: Source) => {
     setReading(source === '' ? null : source);
     setLow(null);
     setHigh(null);
-    if (source === '') onTorque({ ...torque, source: null }, 'torque source');
+    setForBolt(null);
+    if (source === '') onTorque({ ...torque, source: null, forBolt: null }, 'torque source');
   };
+  const hasBolt = joint.seal === 'banjo';
   return (
     <Stack $gap={6}>
       <Pick<Source>
@@ -56,6 +77,12 @@ export function Torque({ joint, onTorque }: TorqueProps) {
       />
       {reading === null ? (
         <>
+          {hasBolt && torque.source === 'vehicleMaker' ? (
+            <ForBolt
+              metal={torque.forBolt}
+              onMetal={(metal) => onTorque({ ...torque, forBolt: metal }, 'torque bolt')}
+            />
+          ) : null}
           <QuantityEntry
             key={`${joint.id} torque from`}
             label="Torque, from"
@@ -78,6 +105,7 @@ export function Torque({ joint, onTorque }: TorqueProps) {
       ) : (
         <>
           <Fine>Type both figures from that sheet: what stood here was our default.</Fine>
+          {hasBolt && reading === 'vehicleMaker' ? <ForBolt metal={forBolt} onMetal={setForBolt} /> : null}
           <QuantityEntry
             key={`${joint.id} ${reading} from`}
             label="Torque, from, as it says"
@@ -120,10 +148,13 @@ export function FurtherTorques({ joint, onFigures }: FurtherTorquesProps) {
   const [low, setLow] = useState<number | null>(null);
   const [high, setHigh] = useState<number | null>(null);
   const [isAdding, setAdding] = useState(false);
+  const [forBolt, setForBolt] = useState<JointMaterial | null>(null);
+  const asksBolt = joint.seal === 'banjo' && part === 'joint' && source === 'vehicleMaker';
   const { governing } = torqueOf(joint);
   const add = () => {
     if (low === null || high === null) return;
-    onFigures([...furtherTorques, { part, source, minimum_Nm: low, maximum_Nm: high, isFitted: true }]);
+    const figure = { part, source, minimum_Nm: low, maximum_Nm: high, isFitted: true };
+    onFigures([...furtherTorques, { ...figure, forBolt: asksBolt ? forBolt : null }]);
     setLow(null);
     setHigh(null);
     setAdding(false);
@@ -164,6 +195,7 @@ export function FurtherTorques({ joint, onFigures }: FurtherTorquesProps) {
             ]}
             onChange={setSource}
           />
+          {asksBolt ? <ForBolt metal={forBolt} onMetal={setForBolt} /> : null}
           <QuantityEntry label="From" kind="torque" value_SI={low} onValue={setLow} mayBeEmpty />
           <QuantityEntry label="To" kind="torque" value_SI={high} onValue={setHigh} mayBeEmpty />
           <Line>

@@ -1,6 +1,8 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
 import {
   cautionText,
+  fittedBolt,
+  MATERIAL_NAMES,
   problemText,
   WITNESS_MARK_NAMES,
   isClosed,
@@ -74,7 +76,7 @@ export function TorquePanel({
   const navigate = useNavigate();
   const { joint, eyes, chosen } = view;
   const torques = torqueOf(joint);
-  const { minimum_Nm, maximum_Nm, source } = torques.governing;
+  const { minimum_Nm, maximum_Nm, source, forBolt } = torques.governing;
   // The smallest wrench that reaches the range is the one a colleague would hand over.
   const fitting = detail.wrenches.find((wrench) => wrench.maximum_Nm >= maximum_Nm) ?? detail.wrenches[0];
   const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
@@ -143,7 +145,7 @@ export function TorquePanel({
         <Fine>
           {source === null
             ? 'No source given for this figure: it is our default, not to be relied on.'
-            : `${SOURCES[source].title}, for ${TORQUE_PART_NAMES[torques.governing.part]}.`}{' '}
+            : `${SOURCES[source].title}, for ${TORQUE_PART_NAMES[torques.governing.part]}${forBolt === null ? '' : `, a bolt of ${MATERIAL_NAMES[forBolt].toLowerCase()}`}.`}{' '}
           {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
         </Fine>
       </div>
@@ -254,7 +256,7 @@ export function TorquePanel({
               cautions={[
                 ...judgeTorquePart(
                   torques,
-                  { before: joint.bolt?.material ?? null, now: chosen.bolt?.material ?? null },
+                  fittedBolt(joint, chosen.bolt),
                   reading?.value_SI ?? null,
                 ),
                 ...shownCautions(judged.cautions, draft.washers),

@@ -172,6 +172,7 @@ function plainWords(data: Data, write: Writer): readonly string[] {
     ...(typeof data.needBy === 'string' ? [`needed by ${write.date(data.needBy)}`] : []),
     ...(typeof data.finish === 'string' && data.finish !== '' ? [data.finish] : []),
     ...(data.brakeLeftOpen === true ? ['the brake was left open'] : []),
+    ...(data.tickedByMistake === true ? ['ticked by mistake before, nothing was opened'] : []),
     ...(Array.isArray(data.hoses) ? [data.hoses.map(String).join(' and ')] : []),
     ...(typeof event === 'string'
       ? [
