@@ -8,10 +8,7 @@ const DOWN: readonly string[] = [`UPDATE joint SET torque = JSON_REMOVE(torque, 
 type Figure = Record<string, unknown>;
 
 /** The figures for other parts of each joint, one list at a time. */
-async function eachList(
-  { sequelize }: QueryInterface,
-  change: (figure: Figure) => Figure,
-): Promise<void> {
+async function eachList({ sequelize }: QueryInterface, change: (figure: Figure) => Figure): Promise<void> {
   const rows = await sequelize.query<{ id: string; furtherTorques: unknown }>(
     `SELECT id, furtherTorques FROM joint WHERE JSON_LENGTH(furtherTorques) > 0`,
     { type: QueryTypes.SELECT },

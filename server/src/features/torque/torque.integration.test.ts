@@ -109,8 +109,7 @@ test('a part that is not fitted does not govern', async () => {
 });
 
 /** The bolt of every joint on the drawing, of another metal. */
-const drawBolts = (material: JointMaterial) =>
-  draw(({ bolt }) => ({ bolt: bolt && { ...bolt, material } }));
+const drawBolts = (material: JointMaterial) => draw(({ bolt }) => ({ bolt: bolt && { ...bolt, material } }));
 
 async function chooseBolts(detail: JobDetail, material: JointMaterial): Promise<JobDetail> {
   let now = detail;

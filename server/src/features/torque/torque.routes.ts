@@ -1,4 +1,11 @@
-import { capsAt, createWriter, fittedBolt, problemText, proofCautions, torqueOf } from '@zephyrcombe/contract';
+import {
+  capsAt,
+  createWriter,
+  fittedBolt,
+  problemText,
+  proofCautions,
+  torqueOf,
+} from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';

@@ -47,9 +47,7 @@ export function AbandonJob() {
     <Sheet>
       <SheetTitle>Abandon this job</SheetTitle>
       <Stack $gap={12}>
-        <Fine>
-          {WORDS[opening]}
-        </Fine>
+        <Fine>{WORDS[opening]}</Fine>
         <TextField
           label="Why it is given up"
           multiline

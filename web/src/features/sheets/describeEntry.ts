@@ -184,13 +184,18 @@ function plainWords(data: Data, write: Writer): readonly string[] {
   ];
 }
 
+const donorLength = ({ donor }: Data, write: Writer): readonly string[] =>
+  typeof donor === 'object' && donor !== null && 'length_m' in donor && typeof donor.length_m === 'number'
+    ? [`a hose of ${write.length(donor.length_m)}`]
+    : [];
+
 /** A donor hose, a route or a hard line that was judged: what came out, and what stood against it. */
 function judgementWords(kind: LogEntry['kind'], data: Data, write: Writer): readonly string[] {
   if (kind !== 'donorChecked' && kind !== 'routeJudged' && kind !== 'lineJudged') return [];
   const cautions = Array.isArray(data.cautions) ? (data.cautions as Caution[]) : [];
   const verdict =
     kind === 'donorChecked'
-      ? [data.fits === true ? 'it will do' : 'it will not do']
+      ? [...donorLength(data, write), data.fits === true ? 'it will do' : 'it will not do']
       : kind === 'routeJudged'
         ? [data.holds === true ? 'holds in every pose' : 'does not hold in every pose']
         : typeof data.cut_m === 'number'
