@@ -137,7 +137,7 @@ const SENTENCES: Sentences = {
         : `This hose may be too short: ${write.length(short_m)} less than is sure`,
     advice:
       eaten === 'pose'
-        ? 'It does not reach the longest pose. Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.'
+        ? `It does not reach the longest pose${uncertainty_m > 0 ? `, which may be longer by ${write.length(uncertainty_m)} still: that is counted in` : ''}. Do not open the system for it: at full droop it pulls. Find a longer one or order the right length.`
         : `It reaches the longest pose, but not what that may be wrong by, ${write.length(uncertainty_m)}. Measure again more closely, or find a longer one, before anything is opened.`,
   }),
   M14: () => ({

@@ -68,8 +68,7 @@ function SayingButton({ because = null, isQuiet = false, isPending = false, ...p
     );
   return (
     <>
-      {button}
-      {because ? <Why id={id}>{because}</Why> : null}
+      {button} {because ? <Why id={id}>{because}</Why> : null}
     </>
   );
 }

@@ -12,7 +12,7 @@ import {
   TextField as AriaTextField,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { SIZE, colour } from './tokens.ts';
+import { PHONE, SIZE, colour } from './tokens.ts';
 
 export const FieldLabel = styled(AriaLabel)`
   display: block;
@@ -96,6 +96,17 @@ const NativeSelect = styled.select`
   width: 100%;
   min-height: 48px;
   padding: 8px 12px;
+  border: 1px solid ${colour('inkSoft')};
+  border-radius: 0;
+  background: ${colour('sheet')};
+`;
+
+/** One of many in a row of a table, named by its label attribute. */
+export const TableSelect = styled.select`
+  min-height: 40px;
+  ${PHONE} {
+    min-height: 44px;
+  }
   border: 1px solid ${colour('inkSoft')};
   border-radius: 0;
   background: ${colour('sheet')};

@@ -104,7 +104,10 @@ export function Torque({ joint, onTorque }: TorqueProps) {
         </>
       ) : (
         <>
-          <Fine>Type both figures from that sheet: what stood here was our default.</Fine>
+          <Fine>
+            Type both figures from that sheet: what stood here was{' '}
+            {torque.source === null ? 'our default' : `from the ${torqueSourceName(torque.source)}`}.
+          </Fine>
           {hasBolt && reading === 'vehicleMaker' ? <ForBolt metal={forBolt} onMetal={setForBolt} /> : null}
           <QuantityEntry
             key={`${joint.id} ${reading} from`}

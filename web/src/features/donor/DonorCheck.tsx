@@ -106,7 +106,8 @@ function loopText({ scene, proof: { value } }: NonNullable<DonorCheckProps['alon
 
 function verdictText(verdict: DonorVerdict, write: Writer): string {
   const by = write.length(Math.abs(verdict.difference_m));
-  if (verdict.tooShort) return verdict.difference_m < 0 ? `Too short by ${by}` : 'Not surely long enough';
+  // The stop below says by how much, the doubt in the longest pose counted in.
+  if (verdict.tooShort) return verdict.difference_m < 0 ? 'Too short' : 'Not surely long enough';
   if (verdict.tooLong) return `Too long: ${by} more than is needed`;
   if (verdict.wrongEnds.length > 0) return 'Long enough, but an end is wrong';
   if (verdict.slackShort_m > 0.0005)

@@ -254,11 +254,7 @@ export function TorquePanel({
           {judged?.ok ? (
             <Cautions
               cautions={[
-                ...judgeTorquePart(
-                  torques,
-                  fittedBolt(joint, chosen.bolt),
-                  reading?.value_SI ?? null,
-                ),
+                ...judgeTorquePart(torques, fittedBolt(joint, chosen.bolt), reading?.value_SI ?? null),
                 ...shownCautions(judged.cautions, draft.washers),
               ]}
               answering={record.error?.code === 'stop-not-answered'}

@@ -5,6 +5,7 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
 import { PlainButton } from '../../design/Button.tsx';
+import { Stack } from '../../design/layout.ts';
 
 type Judgement = EvidenceEntry extends infer Each ? (Each extends unknown ? Omit<Each, 'id'> : never) : never;
 
@@ -22,7 +23,7 @@ export function KeepEvidence({ jobId, judgement, children }: KeepEvidenceProps) 
   if (own.shown !== shown) setOwn({ shown, id: newId() });
   const keep = useJobAction('keepEvidence', jobId, () => setKept(shown));
   return (
-    <div>
+    <Stack $gap={6} style={{ marginTop: 10, justifyItems: 'start' }}>
       <PlainButton
         isPending={keep.isPending}
         because={kept === shown ? 'It stands in the job’s log.' : null}
@@ -31,6 +32,6 @@ export function KeepEvidence({ jobId, judgement, children }: KeepEvidenceProps) 
         {children}
       </PlainButton>
       <SaveProblem save={keep} />
-    </div>
+    </Stack>
   );
 }

@@ -1,23 +1,13 @@
 /** Which way something points: by eye with a picture, or by a second point that a tape reaches. */
 import type { Vector } from '@zephyrcombe/core';
 import { useState } from 'react';
-import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { TextButton } from '../../design/Button.tsx';
 import { Fine, Line } from '../../design/layout.ts';
-import { PHONE, colour } from '../../design/tokens.ts';
+import { TableSelect } from '../../design/fields.tsx';
+import { colour } from '../../design/tokens.ts';
 import { CoordinateField } from './CoordinateField.tsx';
 import { BY_EYE, eyeOf, secondPoint_m, towards } from './direction.ts';
-
-const Select = styled.select`
-  min-height: 40px;
-  ${PHONE} {
-    min-height: 44px;
-  }
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-`;
 
 interface DirectionFieldProps {
   readonly name: string;
@@ -42,7 +32,7 @@ export function DirectionField({ name, point_m, direction, onDirection }: Direct
     <div>
       <Line $gap={8} style={{ flexWrap: 'nowrap' }}>
         <Views direction={direction} />
-        <Select
+        <TableSelect
           aria-label={`${name}, points`}
           value={eye?.name ?? MEASURED}
           onChange={(event) => {
@@ -58,7 +48,7 @@ export function DirectionField({ name, point_m, direction, onDirection }: Direct
               {way.name}
             </option>
           ))}
-        </Select>
+        </TableSelect>
       </Line>
       {second === null ? (
         <TextButton onPress={() => setSecond(secondPoint_m(point_m, direction))}>

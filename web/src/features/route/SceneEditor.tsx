@@ -5,9 +5,9 @@ import { useCallback } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TextField, Tick } from '../../design/fields.tsx';
+import { Pick, TableSelect, TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../design/layout.ts';
-import { PHONE, colour, FONT, SIZE } from '../../design/tokens.ts';
+import { colour, FONT, SIZE } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import type { RouteAction, RouteState } from './benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
@@ -490,16 +490,6 @@ function Points({ corner, rowsOf, bodies, onChange }: PointsProps) {
   );
 }
 
-const Select = styled.select`
-  min-height: 40px;
-  ${PHONE} {
-    min-height: 44px;
-  }
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-`;
-
 interface BodyPickProps {
   readonly name: string;
   readonly value: RigBody;
@@ -509,7 +499,7 @@ interface BodyPickProps {
 
 function BodyPick({ name, value, bodies, onChange }: BodyPickProps) {
   return (
-    <Select
+    <TableSelect
       aria-label={`${name}, moves with`}
       value={value}
       onChange={(event) => onChange(event.target.value as RigBody)}
@@ -519,7 +509,7 @@ function BodyPick({ name, value, bodies, onChange }: BodyPickProps) {
           {BODY_NAMES[body]}
         </option>
       ))}
-    </Select>
+    </TableSelect>
   );
 }
 
