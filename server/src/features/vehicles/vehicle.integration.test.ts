@@ -116,7 +116,7 @@ describe('a vehicle and its hydraulics', () => {
     const hydraulics = hydraulicsOf(circuitOf(entered));
     const joints = hydraulics.joints.map((joint) => ({
       ...joint,
-      torque: { minimum_Nm: 30, maximum_Nm: 20, source: 'vehicleMaker' },
+      torque: { minimum_Nm: 30, maximum_Nm: 20, source: 'vehicleMaker' as const, forBolt: null },
     }));
     const reply = problemOf(await save(entered, { ...hydraulics, joints }));
     expect(reply.errors?.[0]).toEqual({

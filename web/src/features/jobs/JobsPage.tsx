@@ -195,7 +195,7 @@ export function JobsPage() {
           )}
         </section>
         {/* On a phone the lists stand one below the other: each appears when those above it are there. */}
-        {open.isPending || finished.isPending ? null : (
+        {open.isPending || finished.isPending || abandoned.isPending ? null : (
           <section aria-labelledby="due">
             <Title id="due" style={{ marginTop: 8 }}>
               Fluid due, by date or distance, whichever comes first
