@@ -175,7 +175,8 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
       {supply?.confirmation ? (
         <Sheet aria-label="Delivery">
           <SheetTitle>Delivery</SheetTitle>
-          {supply.parcel ? (
+          {/* While another is on its way, the box of before is not checked in its stead. */}
+          {supply.parcel && !deliver.isPending ? (
             <p>
               {supply.parcel.items.length === 1 ? 'A box is' : `${supply.parcel.items.length} boxes are`}{' '}
               here.{' '}
@@ -185,7 +186,7 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
               before anything is opened.
             </p>
           ) : (
-            <Fine>Nothing has come yet.</Fine>
+            <Fine>{deliver.isPending ? 'On its way.' : 'Nothing has come yet.'}</Fine>
           )}
           <Pick<Misdelivery>
             label="What the simulated supplier sends"
