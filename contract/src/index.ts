@@ -58,8 +58,13 @@ export {
   torqueOf,
   washersOf,
 } from './specify/hoseOfJob.ts';
-export type { Person, Shop, StockItem, Wrench } from './entities/shop.ts';
-export { PersonSchema } from './entities/shop.ts';
+export type { Person, PersonRecord, Shop, SignIn, StockItem, Wrench } from './entities/shop.ts';
+export { Passphrase, PersonSchema } from './entities/shop.ts';
+export type { Action, Role } from './roles.ts';
+export { ACTIONS, may, MAY, ROLES } from './roles.ts';
+export type { Access } from './routeActions.ts';
+export { ROUTE_ACTIONS } from './routeActions.ts';
+export { ACTION_NAMES, ROLE_NAMES, whoMay } from './messages/roles.ts';
 export type {
   Bolt,
   Circuit,
@@ -133,7 +138,8 @@ export {
 export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
 export { API_PROBLEM_CODES, PROBLEMS, ProblemDetailsSchema } from './problems.ts';
 export type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route, RouteName } from './routes.ts';
-export { addressOf, ROUTES } from './routes.ts';
+export { ADDRESSES, addressOf } from './addresses.ts';
+export { ROUTES } from './routes.ts';
 export type { CautionText } from './messages/cautions.ts';
 export { cautionText } from './messages/cautions.ts';
 export { parseFailureText, problemText } from './messages/problems.ts';

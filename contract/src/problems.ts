@@ -22,10 +22,20 @@ export const PROBLEMS = {
     title: 'That passphrase is not right',
     detail: 'Try again, or ask your lead for a new one.',
   },
-  'lead-only': {
+  'not-allowed': {
     status: 403,
-    title: 'That is for your lead',
-    detail: 'Fetch your lead to change what the shop has settled.',
+    title: 'That is not for your role',
+    detail: 'Fetch somebody who may do it.',
+  },
+  'foreign-origin': {
+    status: 403,
+    title: 'The request came from another page',
+    detail: 'Nothing was changed. Do it on a page of this application.',
+  },
+  'already-set-up': {
+    status: 409,
+    title: 'This book is open already',
+    detail: 'Somebody has entered the shop. Sign in, or ask your lead to enter you.',
   },
   'not-found': {
     status: 404,
@@ -107,7 +117,12 @@ export const PROBLEMS = {
     title: 'Something comes first',
     detail: 'The step before this one is still open.',
   },
-  'too-many-requests': { status: 429, title: 'Too many tries', detail: 'Wait a minute and try again.' },
+  'too-many-requests': { status: 429, title: 'Too many requests', detail: 'Wait a minute and try again.' },
+  'too-many-tries': {
+    status: 429,
+    title: 'Too many wrong passphrases for this name',
+    detail: 'Wait a quarter of an hour, or ask your lead for a new one.',
+  },
   internal: {
     status: 500,
     title: 'Something broke on our side',

@@ -1,6 +1,8 @@
 /** The route table: every request the API answers, with the shapes that cross the wire. */
 import { FLUID_GRADES, LAYOUTS, OUTFLOWS } from '@zephyrcombe/core';
 import { z } from 'zod';
+import type { Address } from './addresses.ts';
+import { ADDRESSES } from './addresses.ts';
 import {
   CalendarDate,
   Distance_m,
@@ -29,7 +31,15 @@ import {
   VehicleDetailSchema,
   JobJointSchema,
 } from './entities/job.ts';
-import { PersonSchema, ShopSchema, StockItemSchema } from './entities/shop.ts';
+import {
+  Passphrase,
+  PersonRecordSchema,
+  PersonSchema,
+  ShopSchema,
+  SignInSchema,
+  StockItemSchema,
+  WrenchSchema,
+} from './entities/shop.ts';
 import { MISDELIVERIES } from './formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
@@ -39,9 +49,7 @@ import { EvidenceEntrySchema } from './entities/evidence.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
-export interface Route {
-  readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-  readonly path: string;
+export interface Route extends Address {
   readonly summary: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
@@ -58,55 +66,147 @@ const HoseParams = z.strictObject({ jobId: Id, hoseId: Id });
 const TraceParams = z.strictObject({ jobId: Id, traceId: Id });
 const CornerParams = z.strictObject({ vehicleId: Id, cornerId: Id });
 const Corners = z.strictObject({ items: z.array(SavedCornerSchema) });
+const People = z.strictObject({ items: z.array(PersonRecordSchema) });
+const Wrenches = z.strictObject({ items: z.array(WrenchSchema) });
+const WrenchFields = WrenchSchema.pick({
+  name: true,
+  minimum_Nm: true,
+  maximum_Nm: true,
+  calibratedOn: true,
+});
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
 
 export const ROUTES = {
   getSession: route({
-    method: 'GET',
-    path: '/api/session',
+    ...ADDRESSES.getSession,
     summary: 'Who is signed in, and who may sign in',
     reply: SessionSchema,
   }),
   signIn: route({
-    method: 'POST',
-    path: '/api/session',
+    ...ADDRESSES.signIn,
     summary: 'Sign in',
-    body: z.strictObject({ personId: Id, passphrase: z.string().min(1).max(200) }),
+    body: z.strictObject({ name: Name, passphrase: z.string().min(1).max(200) }),
     reply: SessionSchema,
   }),
-  signOut: route({ method: 'DELETE', path: '/api/session', summary: 'Sign out', reply: SessionSchema }),
+  signOut: route({
+    ...ADDRESSES.signOut,
+    summary: 'Sign out',
+    reply: SessionSchema,
+  }),
   setUnits: route({
-    method: 'PUT',
-    path: '/api/me/units',
+    ...ADDRESSES.setUnits,
     summary: 'Choose the units you read',
     body: z.strictObject({ version: Version, units: UnitPreferencesSchema }),
     reply: PersonSchema,
   }),
+  setUp: route({
+    ...ADDRESSES.setUp,
+    summary: 'Open an empty book: the shop, and its lead, who is then signed in',
+    body: z.strictObject({
+      shopName: Name,
+      leadName: Name,
+      passphrase: Passphrase,
+      units: UnitPreferencesSchema,
+    }),
+    reply: SessionSchema,
+  }),
+  changePassphrase: route({
+    ...ADDRESSES.changePassphrase,
+    summary: 'Choose another passphrase; every other sign-in of yours ends',
+    body: z.strictObject({ current: z.string().min(1).max(200), passphrase: Passphrase }),
+    reply: SessionSchema,
+  }),
+  listSignIns: route({
+    ...ADDRESSES.listSignIns,
+    summary: 'Devices on which you are signed in; the lead sees everybody’s',
+    reply: z.strictObject({ items: z.array(SignInSchema) }),
+  }),
+  endSignIn: route({
+    ...ADDRESSES.endSignIn,
+    summary: 'End a sign-in on another device',
+    params: z.strictObject({ signInId: z.string().regex(/^[0-9a-f]{64}$/) }),
+    reply: z.strictObject({ items: z.array(SignInSchema) }),
+  }),
+  listPeople: route({
+    ...ADDRESSES.listPeople,
+    summary: 'Everybody who works or worked here',
+    reply: People,
+  }),
+  addPerson: route({
+    ...ADDRESSES.addPerson,
+    summary: 'Enter a person',
+    body: z.strictObject({
+      id: Id,
+      name: Name,
+      role: PersonSchema.shape.role,
+      passphrase: Passphrase,
+    }),
+    reply: People,
+  }),
+  editPerson: route({
+    ...ADDRESSES.editPerson,
+    summary: 'Rename a person, give another role, retire or take back',
+    params: z.strictObject({ personId: Id }),
+    body: z.strictObject({
+      version: Version,
+      name: Name.optional(),
+      role: PersonSchema.shape.role.optional(),
+      isRetired: z.boolean().optional(),
+    }),
+    reply: People,
+  }),
+  resetPassphrase: route({
+    ...ADDRESSES.resetPassphrase,
+    summary: 'Give a person a new passphrase; all their sign-ins end',
+    params: z.strictObject({ personId: Id }),
+    body: z.strictObject({ passphrase: Passphrase }),
+    reply: People,
+  }),
+  listWrenches: route({
+    ...ADDRESSES.listWrenches,
+    summary: 'The shop’s torque wrenches',
+    reply: Wrenches,
+  }),
+  addWrench: route({
+    ...ADDRESSES.addWrench,
+    summary: 'Enter a torque wrench',
+    body: WrenchFields.extend({ id: Id }),
+    reply: Wrenches,
+  }),
+  editWrench: route({
+    ...ADDRESSES.editWrench,
+    summary: 'Correct a wrench, note its calibration, put it out of use',
+    params: z.strictObject({ wrenchId: Id }),
+    body: WrenchFields.partial().extend({ version: Version, isRetired: z.boolean().optional() }),
+    reply: Wrenches,
+  }),
 
   getShop: route({
-    method: 'GET',
-    path: '/api/shop',
+    ...ADDRESSES.getShop,
     summary: 'What the shop has settled for itself',
     reply: ShopSchema,
   }),
   editShop: route({
-    method: 'PATCH',
-    path: '/api/shop',
-    summary: 'Write who may work on brakes here, and where the shop is',
+    ...ADDRESSES.editShop,
+    summary: 'Write what the shop has settled: its name, rules, slack and intervals',
     body: z.strictObject({
       version: Version,
       brakeWorkRule: Note.optional(),
       address: Note.optional(),
       phone: ShopSchema.shape.phone.optional(),
+      name: Name.optional(),
+      namesAtSignIn: z.boolean().optional(),
+      fluidIntervalMonths: ShopSchema.shape.fluidIntervalMonths.optional(),
+      fluidIntervalDistance_m: ShopSchema.shape.fluidIntervalDistance_m.optional(),
+      slack_m: ShopSchema.shape.slack_m.optional(),
     }),
     reply: ShopSchema,
   }),
 
   listJobs: route({
-    method: 'GET',
-    path: '/api/jobs',
+    ...ADDRESSES.listJobs,
     summary: 'Jobs, newest first, a page at a time',
     query: z.strictObject({
       status: z.enum(JOB_STATES).optional(),
@@ -116,8 +216,7 @@ export const ROUTES = {
     reply: page(JobSummarySchema),
   }),
   startJob: route({
-    method: 'POST',
-    path: '/api/jobs',
+    ...ADDRESSES.startJob,
     summary: 'Start a job on a vehicle',
     body: z.strictObject({
       /** Chosen by who asks: the same job sent twice is one job. */
@@ -131,15 +230,13 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   getJob: route({
-    method: 'GET',
-    path: '/api/jobs/:jobId',
+    ...ADDRESSES.getJob,
     summary: 'One job with all that belongs to it',
     params: JobParams,
     reply: JobDetailSchema,
   }),
   getJobLog: route({
-    method: 'GET',
-    path: '/api/jobs/:jobId/log',
+    ...ADDRESSES.getJobLog,
     summary: 'The job’s log, oldest first, a page at a time',
     params: JobParams,
     query: z.strictObject({
@@ -149,8 +246,7 @@ export const ROUTES = {
     reply: page(LogEntrySchema),
   }),
   abandonJob: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/abandon',
+    ...ADDRESSES.abandonJob,
     summary: 'Give a job up, with a reason; what was recorded stays',
     params: JobParams,
     body: z.strictObject({
@@ -164,16 +260,14 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   keepEvidence: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/evidence',
+    ...ADDRESSES.keepEvidence,
     summary: 'Judge a donor hose, a kept route or a hard line, and keep the judgement with the job',
     params: JobParams,
     body: EvidenceEntrySchema,
     reply: JobDetailSchema,
   }),
   editJob: route({
-    method: 'PATCH',
-    path: '/api/jobs/:jobId',
+    ...ADDRESSES.editJob,
     summary: 'Confirm the look over, tick fit and handover checks',
     params: JobParams,
     body: z.strictObject({
@@ -188,8 +282,7 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   editJobHose: route({
-    method: 'PATCH',
-    path: '/api/jobs/:jobId/hoses/:hoseId',
+    ...ADDRESSES.editJobHose,
     summary: 'Finding, pose checks, order length and specification of one hose',
     params: HoseParams,
     body: z.strictObject({
@@ -209,8 +302,7 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   editJobJoint: route({
-    method: 'PATCH',
-    path: '/api/jobs/:jobId/joints/:jointId',
+    ...ADDRESSES.editJobJoint,
     summary: 'Bolt, washers, hand tight and leak check of one joint',
     params: z.strictObject({ jobId: Id, jointId: Id }),
     body: z.strictObject({
@@ -226,29 +318,26 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   makeUpHose: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/hoses/:hoseId/make-up',
+    ...ADDRESSES.makeUpHose,
     summary: 'Do a step of making a hose up, or take it back with all that rests on it',
     params: HoseParams,
     body: z.strictObject({
       version: Version,
-      step: MadeStepSchema.omit({ by: true, at: true }),
+      step: MadeStepSchema.omit({ by: true, byId: true, at: true }),
       undo: z.boolean(),
       overrides: Overrides,
     }),
     reply: JobDetailSchema,
   }),
   proveHose: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/hoses/:hoseId/proof-tests',
+    ...ADDRESSES.proveHose,
     summary: 'Record a proof test of a hose that was made up here',
     params: HoseParams,
-    body: ProofRecordSchema.omit({ by: true, at: true }).extend({ version: Version }),
+    body: ProofRecordSchema.omit({ by: true, byId: true, at: true }).extend({ version: Version }),
     reply: JobDetailSchema,
   }),
   checkKit: route({
-    method: 'PUT',
-    path: '/api/jobs/:jobId/hoses/:hoseId/kit',
+    ...ADDRESSES.checkKit,
     summary: 'What came in the box, and what becomes of it; null: not looked at',
     params: HoseParams,
     body: z.strictObject({
@@ -259,52 +348,45 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   printLabel: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/hoses/:hoseId/label',
+    ...ADDRESSES.printLabel,
     summary: 'Send the label of a hose to the label printer',
     params: HoseParams,
     reply: z.strictObject({ number: z.int() }),
   }),
   quoteJob: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/supplier/quote',
+    ...ADDRESSES.quoteJob,
     summary: 'Ask the parts supplier what the specified hoses would cost and when they would come',
     params: JobParams,
     body: z.strictObject({ version: Version }),
     reply: JobDetailSchema,
   }),
   orderJob: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/supplier/order',
+    ...ADDRESSES.orderJob,
     summary: 'Order what was quoted',
     params: JobParams,
     body: z.strictObject({ version: Version }),
     reply: JobDetailSchema,
   }),
   deliverJob: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/supplier/delivery',
+    ...ADDRESSES.deliverJob,
     summary: 'Have the simulated supplier deliver, right or wrong',
     params: JobParams,
     body: z.strictObject({ version: Version, wrong: z.enum(MISDELIVERIES) }),
     reply: JobDetailSchema,
   }),
   getStock: route({
-    method: 'GET',
-    path: '/api/shop/stock',
+    ...ADDRESSES.getStock,
     summary: 'What lies on the shelf, by part',
     reply: z.strictObject({ items: z.array(StockItemSchema) }),
   }),
   countStock: route({
-    method: 'PUT',
-    path: '/api/shop/stock',
+    ...ADDRESSES.countStock,
     summary: 'Write how many of a part lie on the shelf; a new part has no version',
     body: StockItemSchema.omit({ version: true }).extend({ version: Version.nullable() }),
     reply: z.strictObject({ items: z.array(StockItemSchema) }),
   }),
   takeReading: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/readings',
+    ...ADDRESSES.takeReading,
     summary: 'Record a tape reading',
     params: JobParams,
     body: ReadingSchema.pick({
@@ -323,8 +405,7 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   saveTrace: route({
-    method: 'PUT',
-    path: '/api/jobs/:jobId/traces/:traceId',
+    ...ADDRESSES.saveTrace,
     summary: 'Keep a line traced on a picture; a new one has no version',
     params: TraceParams,
     body: z.strictObject({
@@ -335,23 +416,20 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   removeTrace: route({
-    method: 'DELETE',
-    path: '/api/jobs/:jobId/traces/:traceId',
+    ...ADDRESSES.removeTrace,
     summary: 'Remove a tracing and its picture from a job',
     params: TraceParams,
     reply: JobDetailSchema,
   }),
   strikeReading: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/readings/:readingId/strike',
+    ...ADDRESSES.strikeReading,
     summary: 'Strike a reading out; it stays in the log',
     params: z.strictObject({ jobId: Id, readingId: Id }),
     body: z.strictObject({ because: Note.min(1) }),
     reply: JobDetailSchema,
   }),
   recordFinding: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/findings',
+    ...ADDRESSES.recordFinding,
     summary: 'Record what was found on a hose, a pipe or a joint',
     params: JobParams,
     body: FindingSchema.pick({
@@ -365,32 +443,28 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   strikeFinding: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/findings/:findingId/strike',
+    ...ADDRESSES.strikeFinding,
     summary: 'Strike a finding out; it stays in the log',
     params: z.strictObject({ jobId: Id, findingId: Id }),
     body: z.strictObject({ because: Note.min(1) }),
     reply: JobDetailSchema,
   }),
   setJobHoses: route({
-    method: 'PUT',
-    path: '/api/jobs/:jobId/hoses',
+    ...ADDRESSES.setJobHoses,
     summary: 'Choose which hoses the job replaces',
     params: JobParams,
     body: z.strictObject({ version: Version, hoseIds: z.array(Id).min(1).max(20) }),
     reply: JobDetailSchema,
   }),
   chooseLayout: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/layout',
+    ...ADDRESSES.chooseLayout,
     summary: 'Lay the circuit out another way, or again as it was found',
     params: JobParams,
     body: z.strictObject({ version: Version, layout: z.enum([...LAYOUTS, 'asFound']) }),
     reply: JobDetailSchema,
   }),
   recordTorque: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/torque-records',
+    ...ADDRESSES.recordTorque,
     summary: 'Record the torque of a joint',
     params: JobParams,
     body: TorqueRecordSchema.pick({
@@ -408,8 +482,7 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   addBleedEvent: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/nipples/:nippleId/events',
+    ...ADDRESSES.addBleedEvent,
     summary: 'Count a stroke, a top-up, what came out, or declare the nipple clear',
     params: z.strictObject({ jobId: Id, nippleId: Id }),
     body: z.strictObject({
@@ -420,15 +493,13 @@ export const ROUTES = {
     reply: JobDetailSchema,
   }),
   undoBleedEvent: route({
-    method: 'DELETE',
-    path: '/api/jobs/:jobId/nipples/:nippleId/events/:eventId',
+    ...ADDRESSES.undoBleedEvent,
     summary: 'Take one event at a nipple back',
     params: z.strictObject({ jobId: Id, nippleId: Id, eventId: Id }),
     reply: JobDetailSchema,
   }),
   finishJob: route({
-    method: 'POST',
-    path: '/api/jobs/:jobId/finish',
+    ...ADDRESSES.finishJob,
     summary: 'Sign the job off and write the fluid service record',
     params: JobParams,
     body: z.strictObject({
@@ -450,14 +521,12 @@ export const ROUTES = {
   }),
 
   listDue: route({
-    method: 'GET',
-    path: '/api/due',
+    ...ADDRESSES.listDue,
     summary: 'What is due, most urgent first',
     reply: z.strictObject({ items: z.array(DueItemSchema) }),
   }),
   createVehicle: route({
-    method: 'POST',
-    path: '/api/vehicles',
+    ...ADDRESSES.createVehicle,
     summary: 'Enter a vehicle with its circuits',
     body: z.strictObject({
       /** Chosen by who asks: the same vehicle sent twice is one vehicle. */
@@ -468,8 +537,7 @@ export const ROUTES = {
     reply: VehicleDetailSchema,
   }),
   importVehicle: route({
-    method: 'POST',
-    path: '/api/vehicles/import',
+    ...ADDRESSES.importVehicle,
     summary: 'Read a vehicle document; with tryOnly, say what it holds and save nothing',
     body: z.strictObject({ id: Id, document: z.unknown(), tryOnly: z.boolean().default(false) }),
     reply: z.strictObject({
@@ -479,30 +547,26 @@ export const ROUTES = {
     }),
   }),
   exportVehicle: route({
-    method: 'GET',
-    path: '/api/vehicles/:vehicleId/document',
+    ...ADDRESSES.exportVehicle,
     summary: 'The vehicle with its hydraulics as a document',
     params: VehicleParams,
     reply: VehicleDocumentSchema,
   }),
   editVehicle: route({
-    method: 'PATCH',
-    path: '/api/vehicles/:vehicleId',
+    ...ADDRESSES.editVehicle,
     summary: 'Change what is known of a vehicle',
     params: VehicleParams,
     body: VehicleEntrySchema.partial().extend({ version: Version }),
     reply: VehicleDetailSchema,
   }),
   removeVehicle: route({
-    method: 'DELETE',
-    path: '/api/vehicles/:vehicleId',
+    ...ADDRESSES.removeVehicle,
     summary: 'Remove a vehicle that has no jobs and no services yet',
     params: VehicleParams,
     reply: z.strictObject({ removed: Id }),
   }),
   addCircuit: route({
-    method: 'POST',
-    path: '/api/vehicles/:vehicleId/circuits',
+    ...ADDRESSES.addCircuit,
     summary: 'Add circuits to a vehicle',
     params: VehicleParams,
     body: z.strictObject({
@@ -513,64 +577,56 @@ export const ROUTES = {
     reply: VehicleDetailSchema,
   }),
   saveCircuit: route({
-    method: 'PUT',
-    path: '/api/vehicles/:vehicleId/circuits/:circuitId',
+    ...ADDRESSES.saveCircuit,
     summary: 'Save a circuit as it stands on the drawing',
     params: CircuitParams,
     body: z.strictObject({ version: Version, hydraulics: HydraulicsSchema }),
     reply: VehicleDetailSchema,
   }),
   removeCircuit: route({
-    method: 'DELETE',
-    path: '/api/vehicles/:vehicleId/circuits/:circuitId',
+    ...ADDRESSES.removeCircuit,
     summary: 'Remove a circuit that has no jobs and no services yet',
     params: CircuitParams,
     reply: VehicleDetailSchema,
   }),
   listCorners: route({
-    method: 'GET',
-    path: '/api/vehicles/:vehicleId/corners',
+    ...ADDRESSES.listCorners,
     summary: 'Corners of a vehicle: how each moves, what stands in the way, where its hoses run',
     params: VehicleParams,
     reply: Corners,
   }),
   addCorner: route({
-    method: 'POST',
-    path: '/api/vehicles/:vehicleId/corners',
+    ...ADDRESSES.addCorner,
     summary: 'Add a corner to a vehicle; the same id twice is one corner',
     params: VehicleParams,
     body: z.strictObject({ id: Id, corner: CornerSchema }),
     reply: Corners,
   }),
   saveCorner: route({
-    method: 'PUT',
-    path: '/api/vehicles/:vehicleId/corners/:cornerId',
+    ...ADDRESSES.saveCorner,
     summary: 'Save a corner over the version it was read at',
     params: CornerParams,
     body: z.strictObject({ version: Version, corner: CornerSchema }),
     reply: Corners,
   }),
   removeCorner: route({
-    method: 'DELETE',
-    path: '/api/vehicles/:vehicleId/corners/:cornerId',
+    ...ADDRESSES.removeCorner,
     summary: 'Remove a corner',
     params: CornerParams,
     reply: Corners,
   }),
   listVehicles: route({
-    method: 'GET',
-    path: '/api/vehicles',
+    ...ADDRESSES.listVehicles,
     summary: 'Vehicles with the circuits and hoses a job can be started on',
     reply: z.strictObject({ items: z.array(VehicleSchema) }),
   }),
   getVehicle: route({
-    method: 'GET',
-    path: '/api/vehicles/:vehicleId',
+    ...ADDRESSES.getVehicle,
     summary: 'One vehicle: hydraulics, services, jobs',
     params: z.strictObject({ vehicleId: Id }),
     reply: VehicleDetailSchema,
   }),
-} as const satisfies Record<string, Route>;
+} as const satisfies Record<keyof typeof ADDRESSES, Route>;
 
 export type RouteName = keyof typeof ROUTES;
 type Part<R, Key extends string> = R extends Readonly<Record<Key, z.ZodType>> ? z.input<R[Key]> : undefined;
@@ -578,12 +634,3 @@ export type ParamsOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'para
 export type QueryOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'query'>;
 export type BodyOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'body'>;
 export type ReplyOf<Name extends RouteName> = z.output<(typeof ROUTES)[Name]['reply']>;
-
-/** A route's address with its parameters in place: `addressOf('getJob', { jobId })`. */
-export function addressOf(name: RouteName, params: Readonly<Record<string, string>> = {}): string {
-  return ROUTES[name].path.replace(/:(\w+)/g, (_match, key: string) => {
-    const value = params[key];
-    if (value === undefined) throw new Error(`The address of ${name} needs ${key}`);
-    return encodeURIComponent(value);
-  });
-}

@@ -35,14 +35,17 @@ export class Zephyrcombe {
     private readonly port: number,
     /** Where simulated neighbours would answer, once a journey starts them. */
     private readonly neighbours: Readonly<Record<StandIn, number>>,
+    private readonly isEmpty: boolean,
   ) {}
 
-  static async start(): Promise<Zephyrcombe> {
+  /** On the demo shop, or on an empty book. */
+  static async start({ isEmpty = false } = {}): Promise<Zephyrcombe> {
     const own = new Zephyrcombe(
       mkdtempSync(join(tmpdir(), 'zephyrcombe-e2e-')),
       await freePort(),
       await freePort(),
       { 'parts-supplier': await freePort(), 'label-printer': await freePort() },
+      isEmpty,
     );
     own.startDatabase();
     await own.startServer();
@@ -71,7 +74,7 @@ export class Zephyrcombe {
         ZEPHYRCOMBE_DB_PORT: String(this.databasePort),
         ZEPHYRCOMBE_PORT: String(this.port),
         ZEPHYRCOMBE_SECRET: 'an end-to-end secret that nobody else has',
-        ZEPHYRCOMBE_DEMO: 'true',
+        ZEPHYRCOMBE_DEMO: String(!this.isEmpty),
         // Journeys sign in far more often than people do.
         ZEPHYRCOMBE_SIGN_IN_TRIES: '1000',
         ZEPHYRCOMBE_SUPPLIER: `http://127.0.0.1:${this.neighbours['parts-supplier']}`,

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import cookie from '@fastify/cookie';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
+import session from '@fastify/session';
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
 import fastify from 'fastify';
@@ -11,7 +12,12 @@ import type { Dependencies } from './dependencies.ts';
 import { bleedingHandlers } from './features/bleeding/bleeding.routes.ts';
 import { jobHandlers } from './features/jobs/job.routes.ts';
 import { readingHandlers } from './features/readings/reading.routes.ts';
-import { sessionHandlers } from './features/sessions/session.routes.ts';
+import { personHandlers } from './features/people/person.routes.ts';
+import { SESSION_COOKIE, sessionHandlers } from './features/sessions/session.routes.ts';
+import { personOfSession } from './features/sessions/session.service.ts';
+import { sessionStore } from './features/sessions/sessionStore.ts';
+import { setUpHandlers } from './features/set-up/setUp.routes.ts';
+import { wrenchHandlers } from './features/wrenches/wrench.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
@@ -25,6 +31,7 @@ import { registerOrderRoutes } from './features/orders/order.routes.ts';
 import { registerPhotoRoutes } from './features/photos/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
+import { installAccess } from './http/access.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
 import { registerHandlers } from './http/handlers.ts';
 import { registerWebFiles } from './http/webFiles.ts';
@@ -33,6 +40,7 @@ import { speakPlainly } from './http/plainIssues.ts';
 /** A document of a vehicle with every part it may have. */
 const BODY_LIMIT_bytes = 1024 * 1024;
 const REQUESTS_PER_MINUTE = 1200;
+const HOUR_ms = 3_600_000;
 
 export interface AppOptions {
   readonly logger?: boolean;
@@ -47,6 +55,7 @@ export async function buildApp(
   const app = fastify({
     logger: options.logger ?? false,
     bodyLimit: BODY_LIMIT_bytes,
+    trustProxy: config.trustProxy ?? false,
     genReqId: () => randomUUID(),
   });
   app.setValidatorCompiler(validatorCompiler);
@@ -67,7 +76,6 @@ export async function buildApp(
       },
     },
   });
-  await app.register(cookie, { secret: config.secret });
   await app.register(rateLimit, { max: REQUESTS_PER_MINUTE, timeWindow: 60_000 });
   await app.register(swagger, {
     openapi: {
@@ -80,37 +88,54 @@ export async function buildApp(
     transform: jsonSchemaTransform,
   });
 
-  await app.register((scope, _options, done) => {
-    registerHandlers(
-      scope,
-      {
-        ...sessionHandlers(dependencies),
-        ...shopHandlers(dependencies),
-        ...vehicleHandlers(dependencies),
-        ...vehicleEditHandlers(dependencies),
-        ...cornerHandlers(dependencies),
-        ...findingHandlers(dependencies),
-        ...evidenceHandlers(dependencies),
-        ...jobHandlers(dependencies),
-        ...readingHandlers(dependencies),
-        ...traceHandlers(dependencies),
-        ...torqueHandlers(dependencies),
-        ...bleedingHandlers(dependencies),
-        ...supplierHandlers(dependencies),
-        ...labelHandlers(dependencies),
+  const limits = { idle_ms: config.idleHours * HOUR_ms, absolute_ms: config.signInDays * 24 * HOUR_ms };
+  await app.register(async (scope) => {
+    await scope.register(cookie);
+    await scope.register(session, {
+      secret: config.secret,
+      cookieName: SESSION_COOKIE,
+      saveUninitialized: false,
+      rolling: false,
+      store: sessionStore(dependencies.database.models, dependencies.clock, limits),
+      // Strict same-site keeps other pages from acting in this person's name.
+      cookie: {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: config.secureCookie,
+        maxAge: limits.absolute_ms,
       },
-      config.signInTriesPerMinute,
-    );
+    });
+    installAccess(scope, (personId) => personOfSession(dependencies, personId));
+    registerHandlers(scope, {
+      ...sessionHandlers(dependencies),
+      ...setUpHandlers(dependencies),
+      ...personHandlers(dependencies),
+      ...wrenchHandlers(dependencies),
+      ...shopHandlers(dependencies),
+      ...vehicleHandlers(dependencies),
+      ...vehicleEditHandlers(dependencies),
+      ...cornerHandlers(dependencies),
+      ...findingHandlers(dependencies),
+      ...evidenceHandlers(dependencies),
+      ...jobHandlers(dependencies),
+      ...readingHandlers(dependencies),
+      ...traceHandlers(dependencies),
+      ...torqueHandlers(dependencies),
+      ...bleedingHandlers(dependencies),
+      ...supplierHandlers(dependencies),
+      ...labelHandlers(dependencies),
+    });
     registerPhotoRoutes(scope, dependencies);
     registerDrawingRoutes(scope, dependencies);
     registerOrderRoutes(scope, dependencies);
     registerLabelRoutes(scope, dependencies);
-    done();
+    scope.get(
+      '/api/openapi.json',
+      { config: { access: 'read' }, schema: { hide: true } },
+      (_request, reply) => reply.serializer(JSON.stringify).send(app.swagger()),
+    );
   });
-  app.get('/api/openapi.json', { schema: { hide: true } }, (_request, reply) =>
-    reply.serializer(JSON.stringify).send(app.swagger()),
-  );
-
   if (config.webFolder !== null) await registerWebFiles(app, config.webFolder);
   app.setNotFoundHandler((request, reply) => {
     const page =

@@ -14,8 +14,15 @@ const ConfigSchema = z.object({
   secret: z
     .string()
     .min(32, 'ZEPHYRCOMBE_SECRET must have 32 characters or more; it signs the sign-in cookie'),
-  /** Tries at a passphrase from one address, a minute. */
-  signInTriesPerMinute: z.coerce.number().int().min(1).default(10),
+  /** Wrong passphrases in a quarter of an hour at one name; ten times as many from one address. */
+  signInTries: z.coerce.number().int().min(1).default(10),
+  /** A sign-in ends after so long without a sign of life, and after so many days in any case. */
+  idleHours: z.coerce.number().positive().max(720).default(12),
+  signInDays: z.coerce.number().positive().max(90).default(14),
+  /** Served behind TLS: the cookie is sent over nothing else. */
+  secureCookie: z.stringbool().default(false),
+  /** Addresses of reverse proxies whose word on address and protocol is taken, with commas; null where there is none. */
+  trustProxy: z.string().min(1).nullable().default(null),
   demo: z.stringbool().default(false),
   /** Where the parts supplier answers; null when none is connected. */
   supplier: z.url().nullable().default(null),
@@ -40,7 +47,11 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
       password: environment.ZEPHYRCOMBE_DB_PASSWORD,
     },
     secret: environment.ZEPHYRCOMBE_SECRET,
-    signInTriesPerMinute: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,
+    signInTries: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,
+    idleHours: environment.ZEPHYRCOMBE_IDLE_HOURS,
+    signInDays: environment.ZEPHYRCOMBE_SIGN_IN_DAYS,
+    secureCookie: environment.ZEPHYRCOMBE_SECURE_COOKIE,
+    trustProxy: environment.ZEPHYRCOMBE_TRUST_PROXY,
     demo: environment.ZEPHYRCOMBE_DEMO,
     supplier: environment.ZEPHYRCOMBE_SUPPLIER,
     labelPrinterPort: environment.ZEPHYRCOMBE_LABEL_PRINTER_PORT,

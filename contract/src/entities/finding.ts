@@ -12,6 +12,7 @@ export const FindingSchema = z.strictObject({
   degree: z.enum(DEGREES),
   note: Note,
   foundBy: Name,
+  foundById: Id.nullable(),
   foundAt: Instant,
   struckBecause: Note.nullable(),
 });
@@ -34,6 +35,7 @@ export const PhotoSchema = z.strictObject({
   height_px: z.int().positive(),
   size_bytes: z.int().positive(),
   takenBy: Name,
+  takenById: Id.nullable(),
   takenAt: Instant,
 });
 export type Photo = z.infer<typeof PhotoSchema>;

@@ -15,7 +15,7 @@ import {
   PROOF_MEDIA,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
-import { Angle_rad, CalendarDate, Instant, Length_m, Name, Note, Typed } from './common.ts';
+import { Angle_rad, CalendarDate, Id, Instant, Length_m, Name, Note, Typed } from './common.ts';
 
 const Across_m = z.number().positive().max(0.05);
 const Place_m = z.number().min(0).max(10);
@@ -71,6 +71,7 @@ export const HoseBuildSchema = z
 export const MadeStepSchema = z.strictObject({
   step: z.enum(MAKE_UP_STEPS),
   by: Name,
+  byId: Id.nullish(),
   at: Instant,
   cutFace: z.enum(CUT_FACES).nullable(),
   strandFree: z.boolean().nullable(),
@@ -91,6 +92,7 @@ export const ProofRecordSchema = z.strictObject({
   gauge: z.string().trim().min(1).max(120),
   tight: z.boolean(),
   by: Name,
+  byId: Id.nullish(),
   at: Instant,
 });
 export type ProofRecord = z.infer<typeof ProofRecordSchema>;
@@ -125,6 +127,7 @@ export const KitFoundSchema = z.strictObject({
 export const KitCheckSchema = z.strictObject({
   found: KitFoundSchema,
   by: Name,
+  byId: Id.nullish(),
   at: Instant,
   /** What somebody decided after looking, and why; null as long as nobody has. */
   decided: z.strictObject({ verdict: z.enum(['accept', 'adapt', 'return']), because: Note }).nullable(),

@@ -55,6 +55,7 @@ export const JOB_STATES = ['open', 'finished', 'abandoned'] as const;
 export const AbandonedSchema = z.strictObject({
   on: CalendarDate,
   by: Name,
+  byId: Id.nullish(),
   because: Note,
   brakeLeftOpen: z.boolean(),
 });
@@ -77,8 +78,10 @@ export const JobSchema = z.strictObject({
   status: z.enum(JOB_STATES),
   openedOn: CalendarDate,
   openedBy: Name,
+  openedById: Id.nullable(),
   finishedOn: CalendarDate.nullable(),
   signedBy: Name.nullable(),
+  signedById: Id.nullable(),
   abandoned: AbandonedSchema.nullable(),
   endsConfirmed: z.boolean(),
   /** What a parts supplier said; null until one was asked. */
@@ -176,6 +179,8 @@ export const ReadingSchema = z.strictObject({
   /** Bends of wire that a hose cannot make; null where nobody counted, and for tube and string. */
   tightBends: TightBendsSchema.nullable(),
   takenBy: Name,
+  /** Null for who is not on record any more. */
+  takenById: Id.nullable(),
   takenAt: Instant,
   struckBecause: Note.nullable(),
 });
@@ -193,6 +198,7 @@ export const TorqueRecordSchema = z.strictObject({
   witnessMark: z.boolean(),
   verdict: z.enum(['within', 'above']),
   by: Name,
+  byId: Id.nullable(),
   at: Instant,
 });
 export type TorqueRecord = z.infer<typeof TorqueRecordSchema>;
@@ -226,6 +232,7 @@ export const FluidServiceSchema = z.strictObject({
   dueOn: CalendarDate,
   dueDistance_m: Distance_m.nullable(),
   by: Name,
+  byId: Id.nullable(),
 });
 export type FluidService = z.infer<typeof FluidServiceSchema>;
 
@@ -280,6 +287,7 @@ export const LogEntrySchema = z.strictObject({
   sequence: z.int(),
   at: Instant,
   by: Name,
+  byId: Id.nullable(),
   kind: z.enum(LOG_KINDS),
   /** What was written, as it crossed the wire. */
   detail: z.record(z.string(), z.unknown()),
@@ -346,11 +354,13 @@ export const VehicleDetailSchema = z.strictObject({
 export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;
 
 export const SessionSchema = z.strictObject({
-  shopName: Name,
-  /** IANA name of the zone the shop's calendar and clock follow. */
-  timeZone: z.string(),
+  /** Null while nobody has opened this book. */
+  shopName: Name.nullable(),
+  /** IANA name of the zone the shop's calendar and clock follow; told to who is signed in. */
+  timeZone: z.string().nullable(),
   person: PersonSchema.nullable(),
-  people: z.array(z.strictObject({ id: Id, name: Name, role: PersonSchema.shape.role })),
+  /** Names to choose from, where the shop wants them shown; nothing once somebody is signed in. */
+  names: z.array(Name),
   /** Only on demo data: the passphrase everybody has. */
   demoPassphrase: z.string().nullable(),
 });

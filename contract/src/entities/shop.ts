@@ -3,21 +3,44 @@ import {
   CalendarDate,
   Distance_m,
   Id,
+  Instant,
   Length_m,
   Name,
   Note,
   UnitPreferencesSchema,
   Version,
 } from './common.ts';
+import { ROLES } from '../roles.ts';
 
 export const PersonSchema = z.strictObject({
   id: Id,
   name: Name,
-  role: z.enum(['lead', 'technician', 'apprentice']),
+  role: z.enum(ROLES),
   units: UnitPreferencesSchema,
   version: Version,
 });
 export type Person = z.infer<typeof PersonSchema>;
+
+/** A person as the lead keeps them. Whoever is retired stays in the records and signs in no more. */
+export const PersonRecordSchema = PersonSchema.extend({ isRetired: z.boolean() });
+export type PersonRecord = z.infer<typeof PersonRecordSchema>;
+
+/** Long enough that it is not found by trying; no rule about letters and figures. NIST SP 800-63B, ASVS 5 6.2. */
+export const Passphrase = z.string().min(10).max(200);
+
+/** A device on which somebody is signed in. */
+export const SignInSchema = z.strictObject({
+  id: z.string(),
+  personId: Id,
+  name: Name,
+  since: Instant,
+  lastSeenAt: Instant,
+  address: z.string(),
+  /** What the browser calls itself. */
+  device: z.string(),
+  isThisOne: z.boolean(),
+});
+export type SignIn = z.infer<typeof SignInSchema>;
 
 export const ShopSchema = z.strictObject({
   id: Id,
@@ -30,6 +53,8 @@ export const ShopSchema = z.strictObject({
   phone: z.string().trim().max(60),
   fluidIntervalMonths: z.int().min(1).max(120),
   fluidIntervalDistance_m: Distance_m.nullable(),
+  /** The names of its people stand on the sign-in page; otherwise everybody types their own. */
+  namesAtSignIn: z.boolean(),
   version: Version,
 });
 export type Shop = z.infer<typeof ShopSchema>;
@@ -37,8 +62,13 @@ export type Shop = z.infer<typeof ShopSchema>;
 export const WrenchSchema = z.strictObject({
   id: Id,
   name: Name,
+  /** Where its scale begins; null where nobody has said. */
+  minimum_Nm: z.number().positive().max(1000).nullable(),
   maximum_Nm: z.number().positive().max(1000),
   calibratedOn: CalendarDate.nullable(),
+  /** No longer in use; records name it still. */
+  isRetired: z.boolean(),
+  version: Version,
 });
 export type Wrench = z.infer<typeof WrenchSchema>;
 

@@ -224,6 +224,7 @@ export const VehicleChangeSchema = z.strictObject({
   id: Id,
   at: Instant,
   by: Name,
+  byId: Id.nullable(),
   kind: z.enum(VEHICLE_CHANGES),
   detail: z.record(z.string(), z.unknown()),
 });

@@ -66,7 +66,7 @@ export const ABANDON_REFUSALS: Readonly<Record<AbandonRefusal, string>> = {
     'The brake has been opened. Put it together, torque and bleed it and sign the job off; or say that it stays open and that the vehicle does not run.',
   takenBackNotSaid:
     'Something was ticked that is done on an opened brake, and taken back. Say that it was ticked by mistake and nothing was opened; or that the brake stays open and the vehicle does not run.',
-  apprentice: 'The brake has been opened: a technician or your lead decides what becomes of this job.',
+  notYours: 'The brake has been opened: a technician or your lead decides what becomes of this job.',
 };
 
 export const POSE_CHECK_NAMES: Readonly<Record<PoseCheck, string>> = {

@@ -9,6 +9,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   remainingTravel_m: 'travel left',
   minimum_Nm: 'least torque',
   maximum_Nm: 'greatest torque',
+  calibratedOn: 'day of the calibration',
   distance_m: 'distance',
   boltLength_m: 'bolt length',
   usable_m3: 'reservoir volume',
@@ -36,6 +37,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   tolerance_m: 'length tolerance',
   short_m: 'length short of the shoulder',
   wrenchMaximum_Nm: 'greatest torque of the wrench',
+  wrenchMinimum_Nm: 'beginning of the scale of the wrench',
   strokes: 'number of strokes',
   // Ends and the line.
   endA: 'end A',

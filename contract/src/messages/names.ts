@@ -356,6 +356,7 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
   torqueMaximum: 'greatest torque of the fitted part',
   torqueReading: 'torque as read',
   wrenchMaximum: 'top of the wrench’s scale',
+  wrenchMinimum: 'beginning of the wrench’s scale',
   wrenchLowest: 'lowest torque the wrench is trusted at',
   wrenchDeviation: 'permissible deviation of the wrench',
   torqueLow: 'lowest the joint may have',

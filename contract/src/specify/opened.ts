@@ -24,7 +24,7 @@ export const openingOf = (detail: JobDetail): Opening =>
   standsOpened(detail) ? 'opened' : detail.openedOnce ? 'takenBack' : 'untouched';
 
 /** What has to be said when a job is given up; null where nothing stands against it. */
-export type AbandonRefusal = 'leftOpenNotSaid' | 'takenBackNotSaid' | 'apprentice';
+export type AbandonRefusal = 'leftOpenNotSaid' | 'takenBackNotSaid' | 'notYours';
 
 export interface AbandonWord {
   readonly brakeLeftOpen: boolean;
@@ -39,10 +39,10 @@ export interface AbandonWord {
 export function refuseAbandon(
   opening: Opening,
   { brakeLeftOpen, tickedByMistake }: AbandonWord,
-  isApprentice: boolean,
+  mayDecide: boolean,
 ): AbandonRefusal | null {
   if (opening === 'untouched') return null;
-  if (isApprentice) return 'apprentice';
+  if (!mayDecide) return 'notYours';
   if (brakeLeftOpen) return null;
   if (opening === 'opened') return 'leftOpenNotSaid';
   return tickedByMistake ? null : 'takenBackNotSaid';

@@ -102,6 +102,7 @@ export const MEANINGS = [
   'torqueMaximum',
   'torqueReading',
   'wrenchMaximum',
+  'wrenchMinimum',
   'wrenchLowest',
   'wrenchDeviation',
   'torqueLow',

@@ -9,6 +9,7 @@ import type { Caution } from '../mistakes/caution.ts';
 import type { SourceId } from '../sources/bibliography.ts';
 
 const LOWEST: Formula = { expression: 'T_low = 0.20·T_max', source: 'iso6789' };
+const LOWEST_ON_SCALE: Formula = { expression: 'T_low = max(0.20·T_max, T_scale)', source: 'iso6789' };
 const LIKELY: Formula = { expression: 'T = T_read·(1 ± δ)', source: 'iso6789' };
 
 const TRUSTED_FROM = 0.2;
@@ -30,16 +31,24 @@ export interface WrenchRange {
   readonly deviation: number;
 }
 
-/** From which torque up a wrench may be trusted, and how far its reading may be off. ISO 6789 (from memory). */
-export function wrenchRange(maximum_Nm: number): Result<WrenchRange> {
-  const refused = firstNotPositive({ maximum_Nm });
+/**
+ * From which torque up a wrench may be trusted, and how far its reading may be off. ISO 6789 (from memory). A scale that begins
+ * higher than that is trusted from its beginning; null where nobody has said where it begins.
+ */
+export function wrenchRange(maximum_Nm: number, minimum_Nm: number | null = null): Result<WrenchRange> {
+  const refused = firstNotPositive({ maximum_Nm, ...(minimum_Nm === null ? {} : { minimum_Nm }) });
   if (refused) return problem(refused);
-  const lowest_Nm = TRUSTED_FROM * maximum_Nm;
+  if (minimum_Nm !== null && minimum_Nm > maximum_Nm)
+    return problem({ code: 'rangeUpsideDown', field: 'minimum_Nm' });
+  const lowest_Nm = Math.max(TRUSTED_FROM * maximum_Nm, minimum_Nm ?? 0);
   const deviation = maximum_Nm > SMALL_WRENCH_Nm ? 0.04 : 0.06;
   return calculated({ lowest_Nm, highest_Nm: maximum_Nm, deviation }, [
     {
-      formula: LOWEST,
-      inputs: [term('T_max', 'wrenchMaximum', torque(maximum_Nm))],
+      formula: minimum_Nm === null ? LOWEST : LOWEST_ON_SCALE,
+      inputs: [
+        term('T_max', 'wrenchMaximum', torque(maximum_Nm)),
+        ...(minimum_Nm === null ? [] : [term('T_scale', 'wrenchMinimum', torque(minimum_Nm))]),
+      ],
       result: term('T_low', 'wrenchLowest', torque(lowest_Nm)),
     },
   ]);
@@ -65,6 +74,7 @@ export function judgeTorque(
   reading_Nm: number,
   range: TorqueRange,
   wrenchMaximum_Nm: number,
+  wrenchMinimum_Nm: number | null = null,
 ): Result<TorqueJudgement> {
   const refused = firstNotPositive({
     reading_Nm,
@@ -81,7 +91,7 @@ export function judgeTorque(
       maximum_Nm: range.maximum_Nm,
     });
   }
-  const wrench = wrenchRange(wrenchMaximum_Nm);
+  const wrench = wrenchRange(wrenchMaximum_Nm, wrenchMinimum_Nm);
   if (!wrench.ok) return wrench;
 
   // Conversion noise only: 15.5 lbf·ft must not creep over 21 N·m or under it by the last bit.

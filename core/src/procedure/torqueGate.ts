@@ -14,11 +14,14 @@ export interface TorqueAttempt {
   readonly reading_Nm: number;
   readonly range: TorqueRange;
   readonly wrenchMaximum_Nm: number;
+  /** Where its scale begins, where somebody has said. */
+  readonly wrenchMinimum_Nm?: number | null;
 }
 
 /** The torque's own judgement plus fresh washers (M57, banjo joints only) and a settled hose (M99). */
 export function judgeTorqueAttempt(attempt: TorqueAttempt): Result<TorqueJudgement> {
-  const judged = judgeTorque(attempt.reading_Nm, attempt.range, attempt.wrenchMaximum_Nm);
+  const { reading_Nm, range, wrenchMaximum_Nm, wrenchMinimum_Nm = null } = attempt;
+  const judged = judgeTorque(reading_Nm, range, wrenchMaximum_Nm, wrenchMinimum_Nm);
   if (!judged.ok) return judged;
   const washers = attempt.seal === 'banjo' ? washersNeeded(attempt.eyes, attempt.freshWashers) : null;
   if (washers !== null && !washers.ok) return washers;

@@ -12,6 +12,7 @@ import * as tape from './migrations/0004-tape.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
+import * as oneShop from './migrations/0009-one-shop.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -144,9 +145,11 @@ describe('migrations', () => {
       '0006-caps-and-markings',
       '0007-records',
       '0008-torque-bolt',
+      '0009-one-shop',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await oneShop.down(queries);
     await torqueBolt.down(queries);
     await records.down(queries);
     await capsAndMarkings.down(queries);
@@ -163,6 +166,7 @@ describe('migrations', () => {
     await capsAndMarkings.up(queries);
     await records.up(queries);
     await torqueBolt.up(queries);
+    await oneShop.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
@@ -332,6 +336,46 @@ describe('migrations', () => {
     expect(await figures()).toEqual([
       [{ source: 'vehicleMaker', forBolt: null }, [{ ...kit, forBolt: null }]],
     ]);
+    await insert('person', {
+      id: 'brannoc',
+      shopId: 's',
+      name: 'Brannoc Hale',
+      role: 'technician',
+      units: '{}',
+      passphraseHash: '',
+    });
+    await insert('stock_item', { shopId: 's', key: 'hose', onHand: 3 });
+    await insert('log_entry', {
+      id: 'line',
+      jobId: 'job',
+      at: '2026-01-02 10:00:00',
+      by: 'brannoc hale',
+      kind: 'opened',
+      detail: '{}',
+    });
+    await insert('shop', { id: 's2', name: 'Branch', slack_m: 0.01, fluidIntervalMonths: 24 });
+    // Whose vehicle is whose would be lost: nothing is touched, and the way out is said.
+    await expect(oneShop.up(queries)).rejects.toThrow('This book holds 2 shops');
+    const [ofShop] = await sequelize.query('SELECT shopId FROM vehicle');
+    expect(ofShop).toEqual([{ shopId: 's' }]);
+    await sequelize.query(`DELETE FROM shop WHERE id = 's2'`);
+    await oneShop.up(queries);
+    const [stamps] = await sequelize.query(
+      'SELECT job.openedById, finding.foundById, log_entry.byId, stock_item.onHand FROM job, finding, log_entry, stock_item',
+    );
+    // The record says who; the sheet keeps the name as it was written then.
+    expect(stamps).toEqual([{ openedById: 'brannoc', foundById: 'brannoc', byId: 'brannoc', onHand: 3 }]);
+    await expect(sequelize.query('UPDATE log_entry SET byId = NULL')).rejects.toThrow('append-only');
+    await expect(
+      insert('shop', { id: 's2', name: 'Branch', slack_m: 0.01, fluidIntervalMonths: 24 }),
+    ).rejects.toThrow();
+    await oneShop.down(queries);
+    const [back1] = await sequelize.query(
+      'SELECT vehicle.shopId AS vehicle, job.shopId AS job, person.shopId AS person, stock_item.shopId AS stock FROM vehicle, job, person, stock_item',
+    );
+    expect(back1).toEqual([{ vehicle: 's', job: 's', person: 's', stock: 's' }]);
+    await sequelize.query('DROP TRIGGER log_entry_is_never_removed');
+    await sequelize.query('DELETE FROM log_entry');
     await torqueBolt.down(queries);
     expect(await figures()).toEqual([[{ source: 'vehicleMaker' }, [kit]]]);
     await records.down(queries);

@@ -1,6 +1,6 @@
 /** The open database: connection, models, transactions. */
 import type { Transaction } from 'sequelize';
-import { Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
+import { ConnectionRefusedError, Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
 import type { DatabaseConfig } from '../config.ts';
 import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
 import { defineFinding } from '../features/findings/finding.model.ts';
@@ -10,6 +10,7 @@ import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../fea
 import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineStockItem, defineWrench } from '../features/shop/shop.model.ts';
+import { defineSession } from '../features/sessions/session.model.ts';
 import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
 import { defineTrace } from '../features/traces/trace.model.ts';
 import {
@@ -21,17 +22,18 @@ import {
   defineVehicle,
   defineVehicleChange,
 } from '../features/vehicles/vehicle.model.ts';
-import { isDeadlock } from './failures.ts';
+import { isDeadlock, wasNotConnected } from './failures.ts';
 
 /** A technician waits at the wheel: an absent database is said within seconds. */
 const CONNECT_TIMEOUT_ms = 3000;
 const ACQUIRE_TIMEOUT_ms = 5000;
-const DEADLOCK_TRIES = 4;
+const TRIES = 4;
 
 function defineModels(sequelize: Sequelize) {
   return {
     Shop: defineShop(sequelize),
     Person: definePerson(sequelize),
+    Session: defineSession(sequelize),
     StockItem: defineStockItem(sequelize),
     Wrench: defineWrench(sequelize),
     Vehicle: defineVehicle(sequelize),
@@ -61,7 +63,7 @@ export type Models = ReturnType<typeof defineModels>;
 export interface Database {
   readonly sequelize: Sequelize;
   readonly models: Models;
-  /** One transaction per user action. Tried again when the server chose it to break a deadlock. */
+  /** One transaction per user action. Tried again when the server chose it to break a deadlock, or when it never began. */
   readonly transaction: <Value>(action: (transaction: Transaction) => Promise<Value>) => Promise<Value>;
   readonly close: () => Promise<void>;
 }
@@ -74,6 +76,8 @@ export function openDatabase(config: DatabaseConfig): Database {
     timezone: '+00:00',
     logging: false,
     pool: { max: 10, acquire: ACQUIRE_TIMEOUT_ms },
+    // A refusal from while the database was away may still be coming when it is back. Nothing was sent: asked again at once.
+    retry: { match: [ConnectionRefusedError], max: TRIES },
     dialectOptions: { connectTimeout: CONNECT_TIMEOUT_ms, charset: 'utf8mb4' },
   });
   return {
@@ -87,7 +91,7 @@ export function openDatabase(config: DatabaseConfig): Database {
             action,
           );
         } catch (error) {
-          if (attempt >= DEADLOCK_TRIES || !isDeadlock(error)) throw error;
+          if (attempt >= TRIES || !(isDeadlock(error) || wasNotConnected(error))) throw error;
         }
       }
     },

@@ -1,5 +1,5 @@
 /** Telling a database that is away from a statement that is wrong. */
-import { ConnectionError, DatabaseError } from 'sequelize';
+import { ConnectionError, ConnectionRefusedError, DatabaseError } from 'sequelize';
 
 const AWAY = new Set([
   'ECONNREFUSED',
@@ -28,6 +28,9 @@ export function isDatabaseAway(error: unknown): boolean {
   // mysql2 says this without a code when its socket died while the statement was waiting.
   return error instanceof Error && /connection is in closed state|Connection lost/i.test(error.message);
 }
+
+/** No connection was made: nothing has been asked of the database, and it may be asked again. */
+export const wasNotConnected = (error: unknown): boolean => error instanceof ConnectionRefusedError;
 
 export function isDeadlock(error: unknown): boolean {
   return error instanceof DatabaseError && codeOf(error) === 'ER_LOCK_DEADLOCK';

@@ -9,6 +9,7 @@ import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
+import * as oneShop from './migrations/0009-one-shop.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   { name: '0006-caps-and-markings', ...capsAndMarkings },
   { name: '0007-records', ...records },
   { name: '0008-torque-bolt', ...torqueBolt },
+  { name: '0009-one-shop', ...oneShop },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

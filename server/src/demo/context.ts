@@ -6,7 +6,6 @@ import type { Models } from '../database/database.ts';
 export interface SeedContext {
   readonly models: Models;
   readonly transaction: Transaction;
-  readonly shopId: string;
   readonly circuits: ReadonlyMap<string, Circuit>;
   /** Calendar date so many days before today. */
   readonly daysAgo: (days: number) => string;

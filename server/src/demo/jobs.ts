@@ -74,7 +74,7 @@ export async function seedJobs(context: SeedContext): Promise<void> {
 }
 
 async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): Promise<void> {
-  const { models, transaction, shopId, daysAgo, instantAgo } = context;
+  const { models, transaction, daysAgo, instantAgo } = context;
   const jobId = demoId(`job/${plan.key}`);
   const finished = plan.finishedDaysAgo !== undefined;
   const lastDay = plan.finishedDaysAgo ?? plan.openedDaysAgo - 1;
@@ -85,12 +85,19 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     days: number,
     hour: number,
     detail: Record<string, unknown>,
-  ) => writeLog(models, transaction, { jobId, kind, by: 'Brannoc Hale', at: instantAgo(days, hour), detail });
+  ) =>
+    writeLog(models, transaction, {
+      jobId,
+      kind,
+      by: 'Brannoc Hale',
+      byId: demoId('brannoc'),
+      at: instantAgo(days, hour),
+      detail,
+    });
 
   await models.Job.create(
     {
       id: jobId,
-      shopId,
       vehicleId: circuit.vehicleId,
       circuitId: circuit.id,
       title: plan.title,
@@ -98,8 +105,10 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       status: finished ? 'finished' : 'open',
       openedOn: daysAgo(plan.openedDaysAgo),
       openedBy: 'Brannoc Hale',
+      openedById: demoId('brannoc'),
       finishedOn: finished ? daysAgo(lastDay) : null,
       signedBy: finished ? 'Brannoc Hale' : null,
+      signedById: finished ? demoId('brannoc') : null,
       abandoned: null,
       endsConfirmed: plan.measured !== undefined,
       supply: null,
@@ -136,7 +145,14 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     };
     const foundAt = instantAgo(plan.openedDaysAgo, 9);
     await models.Finding.create(
-      { ...finding, jobId, foundBy: 'Brannoc Hale', foundAt, struckBecause: null },
+      {
+        ...finding,
+        jobId,
+        foundBy: 'Brannoc Hale',
+        foundById: demoId('brannoc'),
+        foundAt,
+        struckBecause: null,
+      },
       { transaction },
     );
     await log('findingRecorded', plan.openedDaysAgo, 9, { ...finding, name: hose.name });
@@ -156,7 +172,14 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       };
       const takenAt = instantAgo(plan.openedDaysAgo, 10 + index);
       await models.Reading.create(
-        { ...reading, jobId, takenBy: 'Brannoc Hale', takenAt, struckBecause: null },
+        {
+          ...reading,
+          jobId,
+          takenBy: 'Brannoc Hale',
+          takenById: demoId('brannoc'),
+          takenAt,
+          struckBecause: null,
+        },
         { transaction },
       );
       await log('readingTaken', plan.openedDaysAgo, 10 + index, reading);
@@ -185,7 +208,10 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       verdict: 'within' as const,
     };
     const at = instantAgo(Math.max(lastDay, 0), 14);
-    await models.TorqueRecord.create({ ...record, jobId, by: 'Brannoc Hale', at }, { transaction });
+    await models.TorqueRecord.create(
+      { ...record, jobId, by: 'Brannoc Hale', byId: demoId('brannoc'), at },
+      { transaction },
+    );
     await log('torqued', Math.max(lastDay, 0), 14, record);
   }
   if (finished) await finishDemoJob(context, jobId, circuit, plan, daysAgo(lastDay));
@@ -242,12 +268,14 @@ async function finishDemoJob(
     ...interval,
     ...due.value,
     by: 'Brannoc Hale',
+    byId: demoId('brannoc'),
   };
   await models.FluidService.create(service, { transaction });
   await writeLog(models, transaction, {
     jobId,
     kind: 'finished',
     by: 'Brannoc Hale',
+    byId: demoId('brannoc'),
     at: instantAgo(days, 16),
     detail: service,
   });

@@ -6,7 +6,8 @@ import type { Transaction } from 'sequelize';
 import type { Dependencies } from '../dependencies.ts';
 import { calendarDateOf } from '../dependencies.ts';
 import type { Models } from '../database/database.ts';
-import { DEMO_PASSPHRASE, hashPassphrase } from '../features/sessions/session.service.ts';
+import { hashPassphrase } from '../features/sessions/passphrase.ts';
+import { DEMO_PASSPHRASE } from '../features/sessions/session.service.ts';
 import { createCircuit } from '../features/vehicles/saveHydraulics.ts';
 import { buildCircuit } from './hydraulics.ts';
 import { DEMO_CORNERS } from './corners.ts';
@@ -39,12 +40,11 @@ async function seed(
   now: Date,
   passphraseHash: string,
 ): Promise<void> {
-  const shopId = demoId('shop');
   const before = (days: number, hour = now.getHours()) =>
     new Date(now.getFullYear(), now.getMonth(), now.getDate() - days, hour);
   const daysAgo = (days: number) => calendarDateOf(before(days));
   await models.Shop.create(
-    { id: shopId, name: 'Skerrow Isle Post Garage', ...SHOP, version: 0 },
+    { id: demoId('shop'), name: 'Skerrow Isle Post Garage', ...SHOP, namesAtSignIn: true, version: 0 },
     { transaction },
   );
   await models.Person.bulkCreate(
@@ -56,11 +56,11 @@ async function seed(
       ] as const
     ).map(([key, name, role]) => ({
       id: demoId(key),
-      shopId,
       name,
       role,
       units: METRIC,
       passphraseHash,
+      isRetired: false,
       version: 0,
     })),
     { transaction },
@@ -74,10 +74,12 @@ async function seed(
       ] as const
     ).map(([key, name, maximum_Nm, days]) => ({
       id: demoId(key),
-      shopId,
       name,
+      minimum_Nm: null,
       maximum_Nm,
       calibratedOn: daysAgo(days),
+      isRetired: false,
+      version: 0,
     })),
     { transaction },
   );
@@ -86,7 +88,7 @@ async function seed(
   for (const plan of VEHICLE_PLANS) {
     const { key, circuits: plans, ...columns } = plan;
     const vehicleId = demoId(key);
-    await models.Vehicle.create({ id: vehicleId, shopId, ...columns, version: 0 }, { transaction });
+    await models.Vehicle.create({ id: vehicleId, ...columns, version: 0 }, { transaction });
     for (const [position, circuit] of plans
       .map((entry) => ('id' in entry ? entry : buildCircuit(entry)))
       .entries()) {
@@ -121,7 +123,7 @@ async function seed(
     }
   }
   await seedServices(models, transaction, daysAgo);
-  await seedJobs({ models, transaction, shopId, circuits, daysAgo, instantAgo: before });
+  await seedJobs({ models, transaction, circuits, daysAgo, instantAgo: before });
 }
 
 /** Past services: vehicle, circuit, days ago, kilometres then, batch. */
@@ -171,6 +173,7 @@ async function seedServices(
         ...interval,
         ...due.value,
         by: 'Ottoline Fenn',
+        byId: demoId('ottoline'),
       },
       { transaction },
     );

@@ -1,6 +1,6 @@
 /** Handlers typed by the contract's route table: a route without a handler does not compile. */
 import type { BodyOf, ReplyOf, RouteName } from '@zephyrcombe/contract';
-import { ROUTES } from '@zephyrcombe/contract';
+import { ROUTE_ACTIONS, ROUTES } from '@zephyrcombe/contract';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type { z } from 'zod';
 
@@ -19,12 +19,7 @@ export type Handlers = { readonly [Name in RouteName]: (call: Call<Name>) => Pro
 export type ParsedBody<Name extends RouteName> = Call<Name>['body'] &
   (BodyOf<Name> extends undefined ? unknown : object);
 
-/** `signInTriesPerMinute` is tighter than the rest of the API, because passphrases are tried there. */
-export function registerHandlers(
-  app: FastifyInstance,
-  handlers: Handlers,
-  signInTriesPerMinute: number,
-): void {
+export function registerHandlers(app: FastifyInstance, handlers: Handlers): void {
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const route: (typeof ROUTES)[RouteName] = ROUTES[name];
     const handle = handlers[name] as (call: Call<RouteName>) => Promise<unknown>;
@@ -39,9 +34,7 @@ export function registerHandlers(
         ...('body' in route ? { body: route.body } : {}),
         response: { 200: route.reply },
       },
-      ...(name === 'signIn'
-        ? { config: { rateLimit: { max: signInTriesPerMinute, timeWindow: 60_000 } } }
-        : {}),
+      config: { access: ROUTE_ACTIONS[name] },
       handler: (request, reply) =>
         handle({
           params: request.params,

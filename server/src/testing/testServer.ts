@@ -54,44 +54,69 @@ export async function createDatabase(port?: number): Promise<DatabaseConfig> {
 /** 23 November 2026, ten in the morning where the server stands. */
 const START = new Date(2026, 10, 23, 10).getTime();
 
-export async function startTestServer(port?: number): Promise<TestServer> {
+/** As a browser says it on a page of this application; inject calls its host localhost:80. */
+export const OWN_PAGE = { origin: 'http://localhost:80' } as const;
+const DEMO_NAMES: Readonly<Record<string, string>> = {
+  ottoline: 'Ottoline Fenn',
+  brannoc: 'Brannoc Hale',
+  tamsin: 'Tamsin Orrey',
+};
+
+export interface TestServerOptions {
+  readonly port?: number;
+  /** An empty book instead of the demo shop's. */
+  readonly isEmpty?: boolean;
+  readonly config?: Partial<Config>;
+}
+
+export async function startTestServer({
+  port,
+  isEmpty = false,
+  config: over = {},
+}: TestServerOptions = {}): Promise<TestServer> {
   const databaseSettings = await createDatabase(port);
   const config: Config = {
     host: '127.0.0.1',
     port: 0,
     database: databaseSettings,
     secret: 'x'.repeat(40),
-    signInTriesPerMinute: 10,
+    signInTries: 10,
+    idleHours: 12,
+    signInDays: 14,
+    secureCookie: false,
+    trustProxy: null,
     demo: true,
     supplier: null,
     labelPrinterPort: null,
     webFolder: null,
+    ...over,
   };
   const database = openDatabase(databaseSettings);
   await migrate(database.sequelize);
   let now = START;
   const dependencies = { config, database, clock: () => new Date(now) };
-  await seedIfEmpty(dependencies);
+  if (!isEmpty) await seedIfEmpty(dependencies);
   const app = await buildApp(dependencies);
 
   const signInAs = async (key: string) => {
     const reply = await app.inject({
       method: 'POST',
       url: '/api/session',
-      payload: { personId: demoId(key), passphrase: DEMO_PASSPHRASE },
+      headers: OWN_PAGE,
+      payload: { name: DEMO_NAMES[key], passphrase: DEMO_PASSPHRASE },
     });
     const cookie = reply.cookies[0];
     if (!cookie) throw new Error(`Sign-in failed: ${reply.body}`);
     return `${cookie.name}=${encodeURIComponent(cookie.value)}`;
   };
-  const brannoc = await signInAs('brannoc');
+  const brannoc = isEmpty ? null : await signInAs('brannoc');
   // An injected request starts only when it is awaited; inside an async function it starts at once.
   const ask: TestServer['ask'] = async (method, url, body, cookie = brannoc) =>
     await app.inject({
       method: method as 'GET',
       url,
       ...(body ? { payload: body } : {}),
-      headers: cookie === null ? {} : { cookie },
+      headers: { ...OWN_PAGE, ...(cookie === null ? {} : { cookie }) },
     });
   return {
     app,

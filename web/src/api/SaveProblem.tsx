@@ -3,7 +3,7 @@
  * reason. What was typed stays where it was typed.
  */
 import type { Override } from '@zephyrcombe/contract';
-import { cautionText, fieldText } from '@zephyrcombe/contract';
+import { cautionText, fieldText, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -182,7 +182,7 @@ const LEAST_REASON = 5;
 
 function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
   const write = useWriter();
-  const mayAnswer = usePerson().role !== 'apprentice';
+  const mayAnswer = may(usePerson(), 'passStop');
   const [reasons, setReasons] = useState<Readonly<Record<string, string>>>({});
   const answered = cautions.every((caution) => (reasons[caution.id] ?? '').trim().length >= LEAST_REASON);
   return (

@@ -8,7 +8,7 @@ import type {
   ReplyOf,
   RouteName,
 } from '@zephyrcombe/contract';
-import { addressOf, PROBLEMS, ProblemDetailsSchema, ROUTES } from '@zephyrcombe/contract';
+import { ADDRESSES, addressOf, PROBLEMS, ProblemDetailsSchema } from '@zephyrcombe/contract';
 
 /** `offline` never reached the server; everything else carries the server's problem details. */
 export class ApiError extends Error {
@@ -47,7 +47,7 @@ export async function call<Name extends RouteName>(
   let response: Response;
   try {
     response = await fetch(address, {
-      method: ROUTES[name].method,
+      method: ADDRESSES[name].method,
       ...(input.body === undefined
         ? {}
         : { body: JSON.stringify(input.body), headers: { 'content-type': 'application/json' } }),

@@ -19,6 +19,21 @@ export const shopQuery = queryOptions({
   queryFn: ({ signal }) => call('getShop', {}, signal),
 });
 
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: ({ signal }) => call('listPeople', {}, signal),
+});
+
+export const wrenchesQuery = queryOptions({
+  queryKey: ['wrenches'],
+  queryFn: ({ signal }) => call('listWrenches', {}, signal),
+});
+
+export const signInsQuery = queryOptions({
+  queryKey: ['sign-ins'],
+  queryFn: ({ signal }) => call('listSignIns', {}, signal),
+});
+
 export const stockQuery = queryOptions({
   queryKey: ['stock'],
   queryFn: ({ signal }) => call('getStock', {}, signal),

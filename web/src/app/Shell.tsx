@@ -1,4 +1,5 @@
 /** The head line of every page, who is signed in, and the way to units, paper and keys. */
+import { ownTimeZone } from '@zephyrcombe/contract';
 import { UNITS } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -165,7 +166,7 @@ export function Shell() {
   const { length, torque, temperature } = person.units;
   return (
     <PersonContext.Provider value={person}>
-      <TimeZoneContext.Provider value={session.data.timeZone}>
+      <TimeZoneContext.Provider value={session.data.timeZone ?? ownTimeZone()}>
         <CrumbContext.Provider value={setCrumb}>
           <Skip href="#content">Skip to content</Skip>
           <Bar className="no-print">

@@ -5,6 +5,7 @@ import { Shell } from './Shell.tsx';
 
 const JOBS = { section: { to: '/', text: 'Jobs' } };
 const BENCH = { section: { to: '/bench', text: 'Bench' } };
+const SHOP = { section: { to: '/shop', text: 'The shop' } };
 const VEHICLES = { section: { to: '/vehicles', text: 'Vehicles' } };
 
 function Lost() {
@@ -39,6 +40,12 @@ export const router = createBrowserRouter([
     ErrorBoundary: Broken,
     HydrateFallback: () => null,
     lazy: async () => ({ Component: (await import('../features/sign-in/SignInPage.tsx')).SignInPage }),
+  },
+  {
+    path: '/set-up',
+    ErrorBoundary: Broken,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('../features/set-up/SetUpPage.tsx')).SetUpPage }),
   },
   {
     path: '/',
@@ -265,6 +272,21 @@ export const router = createBrowserRouter([
         lazy: async () => ({
           Component: (await import('../features/hexagons/HexagonPage.tsx')).HexagonPage,
         }),
+      },
+      {
+        path: 'shop/wrenches',
+        handle: SHOP,
+        lazy: async () => ({ Component: (await import('../features/shop/WrenchesPage.tsx')).WrenchesPage }),
+      },
+      {
+        path: 'shop/people',
+        handle: SHOP,
+        lazy: async () => ({ Component: (await import('../features/shop/PeoplePage.tsx')).PeoplePage }),
+      },
+      {
+        path: 'shop/sign-ins',
+        handle: SHOP,
+        lazy: async () => ({ Component: (await import('../features/shop/SignInsPage.tsx')).SignInsPage }),
       },
       {
         path: 'shop',

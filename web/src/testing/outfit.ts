@@ -47,8 +47,10 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       status: 'open',
       openedOn: '2026-11-17',
       openedBy: 'Brannoc Hale',
+      openedById: null,
       finishedOn: null,
       signedBy: null,
+      signedById: null,
       abandoned: null,
       supply: null,
       number: 7,
@@ -67,6 +69,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       brakeWorkRule: '',
       fluidIntervalMonths: 24,
       fluidIntervalDistance_m: 48e6,
+      namesAtSignIn: true,
       version: 0,
     },
     vehicle: {

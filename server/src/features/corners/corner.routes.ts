@@ -5,9 +5,8 @@ import type { Transaction } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { requirePersonId } from '../../http/session.ts';
+import { personOf } from '../../http/access.ts';
 import { requireVersion } from '../jobs/jobAction.ts';
-import { requirePerson } from '../sessions/session.service.ts';
 import type { CornerColumns } from './corner.model.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 
@@ -39,7 +38,7 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
     act: (transaction: Transaction) => Promise<string>,
   ): Promise<{ items: SavedCorner[] }> {
     const now = clock();
-    const person = await requirePerson(dependencies, requirePersonId(request, now));
+    const person = personOf(request);
     await database.transaction(async (transaction) => {
       const vehicle = await models.Vehicle.findByPk(vehicleId, {
         transaction,
@@ -51,6 +50,7 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
         vehicleId,
         at: now,
         by: person.name,
+        byId: person.id,
         kind,
         detail: { corner: name },
       });
@@ -65,8 +65,7 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
   }
 
   return {
-    async listCorners({ request, params }) {
-      requirePersonId(request, clock());
+    async listCorners({ params }) {
       if ((await models.Vehicle.findByPk(params.vehicleId)) === null) throw new AppProblem('not-found');
       return listed(params.vehicleId);
     },

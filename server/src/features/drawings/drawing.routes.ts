@@ -15,8 +15,7 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { requirePersonId } from '../../http/session.ts';
-import { requirePerson } from '../sessions/session.service.ts';
+import { personOf } from '../../http/access.ts';
 import { dxfOf } from './dxf.ts';
 import { pdfOf } from './pdf.ts';
 import { svgOf } from './svg.ts';
@@ -34,8 +33,7 @@ const TYPES: Readonly<Record<DrawingFormat, string>> = {
 export function registerDrawingRoutes(app: FastifyInstance, dependencies: Dependencies): void {
   const { clock } = dependencies;
   /** In the units of whoever asks. */
-  const writerOf = async (request: FastifyRequest) =>
-    createWriter((await requirePerson(dependencies, requirePersonId(request, clock()))).units);
+  const writerOf = (request: FastifyRequest) => createWriter(personOf(request).units);
   const send = async (request: FastifyRequest, reply: FastifyReply, sheet: PaperSheet) => {
     const { format } = request.params as z.infer<typeof Params>;
     const { page: number } = request.query as z.infer<typeof Query>;
@@ -56,18 +54,24 @@ export function registerDrawingRoutes(app: FastifyInstance, dependencies: Depend
 
   app.post(
     drawingAddress('templates', ':format'),
-    { schema: { hide: true, params: Params, querystring: Query, body: TemplateRequestSchema } },
+    {
+      config: { access: 'read' },
+      schema: { hide: true, params: Params, querystring: Query, body: TemplateRequestSchema },
+    },
     async (request, reply) => {
       const { title, ends, paper } = request.body as z.infer<typeof TemplateRequestSchema>;
-      return send(request, reply, templateSheet(title, ends, paper, await writerOf(request)));
+      return send(request, reply, templateSheet(title, ends, paper, writerOf(request)));
     },
   );
   app.post(
     drawingAddress('hard-line', ':format'),
-    { schema: { hide: true, params: Params, querystring: Query, body: HardLineRequestSchema } },
+    {
+      config: { access: 'read' },
+      schema: { hide: true, params: Params, querystring: Query, body: HardLineRequestSchema },
+    },
     async (request, reply) => {
       const { paper, ...order } = request.body as z.infer<typeof HardLineRequestSchema>;
-      const writer = await writerOf(request);
+      const writer = writerOf(request);
       const made = developed(order.line);
       if (!made.ok) throw new AppProblem('no-answer', { detail: problemText(made.problem, writer) });
       return send(request, reply, hardLineSheet(order, made.value, paper, writer));

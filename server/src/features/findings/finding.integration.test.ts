@@ -4,7 +4,7 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
-import { problemOf, startTestServer } from '../../testing/testServer.ts';
+import { OWN_PAGE, problemOf, startTestServer } from '../../testing/testServer.ts';
 import { readPicture } from '../photos/photo.routes.ts';
 
 let server: TestServer;
@@ -55,7 +55,7 @@ const upload = async (findingId: string, bytes: Buffer, type = 'image/png', phot
     method: 'PUT',
     url: photoUploadAddress(JOB, 'finding', findingId, photoId),
     payload: bytes,
-    headers: { 'content-type': type, cookie: await server.signInAs('brannoc') },
+    headers: { ...OWN_PAGE, 'content-type': type, cookie: await server.signInAs('brannoc') },
   });
 
 describe('findings', () => {
@@ -65,7 +65,13 @@ describe('findings', () => {
     const detail = (await record(body)).json<JobDetail>();
     const own = detail.findings.filter((one) => one.id === body.id);
     expect(own).toEqual([
-      { ...body, foundBy: 'Brannoc Hale', foundAt: expect.any(String) as string, struckBecause: null },
+      {
+        ...body,
+        foundBy: 'Brannoc Hale',
+        foundById: demoId('brannoc'),
+        foundAt: expect.any(String) as string,
+        struckBecause: null,
+      },
     ]);
   });
 

@@ -1,7 +1,15 @@
 import type { Finding } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
-import { instant, key, optionalText, plainTable, reference, text } from '../../database/columns.ts';
+import {
+  instant,
+  key,
+  optionalText,
+  optionalReference,
+  plainTable,
+  reference,
+  text,
+} from '../../database/columns.ts';
 
 export type FindingRow = Row<Omit<Finding, 'foundAt'> & { jobId: string; foundAt: Date }>;
 
@@ -17,6 +25,7 @@ export const defineFinding = (sequelize: Sequelize) =>
       degree: text(),
       note: text(),
       foundBy: text(),
+      foundById: optionalReference(),
       foundAt: instant(),
       struckBecause: optionalText(),
     },

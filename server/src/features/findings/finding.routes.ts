@@ -1,5 +1,6 @@
 /** What was found on hoses, pipes and joints: recorded, struck out, never changed. */
 import type { Dependencies } from '../../dependencies.ts';
+import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { conditionsOn } from '@zephyrcombe/core';
@@ -24,7 +25,14 @@ export function findingHandlers(
           if (!conditionsOn(body.subject).includes(body.condition))
             throw fieldProblem('condition', 'cannot be found on a part of this kind');
           await models.Finding.create(
-            { ...body, jobId: params.jobId, foundBy: person.name, foundAt: now, struckBecause: null },
+            {
+              ...body,
+              jobId: params.jobId,
+              foundBy: person.name,
+              foundById: person.id,
+              foundAt: now,
+              struckBecause: null,
+            },
             { transaction },
           );
           await log('findingRecorded', { ...body, name: named.name });
@@ -32,9 +40,12 @@ export function findingHandlers(
       ),
 
     strikeFinding: ({ request, params, body }) =>
-      onOpenJob(dependencies, request, params.jobId, async ({ detail, models, transaction, log }) => {
+      onOpenJob(dependencies, request, params.jobId, async ({ detail, models, transaction, log, person }) => {
         const finding = detail.findings.find((candidate) => candidate.id === params.findingId);
         if (!finding) throw new AppProblem('not-found');
+        // Struck out once, with its reason: another does not take its place.
+        if (finding.struckBecause !== null) return;
+        if (finding.foundById !== person.id) requireMay(person, 'strikeOthers');
         await models.Finding.update(
           { struckBecause: body.because },
           { where: { id: finding.id, jobId: params.jobId }, transaction },

@@ -37,6 +37,7 @@ export const defineFluidService = (sequelize: Sequelize) =>
       dueOn: calendarDate(),
       dueDistance_m: optionalQuantity(),
       by: text(),
+      byId: optionalReference(),
     },
     plainTable('fluid_service'),
   );

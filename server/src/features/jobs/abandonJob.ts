@@ -1,5 +1,5 @@
 /** Giving a job up: what was recorded stays, and a brake that was opened is said to be open. */
-import { ABANDON_REFUSALS, hydraulicsOf, openingOf, refuseAbandon } from '@zephyrcombe/contract';
+import { ABANDON_REFUSALS, hydraulicsOf, may, openingOf, refuseAbandon } from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -15,15 +15,15 @@ import type { JobAction } from './jobAction.ts';
 export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob'>): Promise<void> {
   const { job, detail, models, transaction, log, person, now } = action;
   const opening = openingOf(detail);
-  const refusal = refuseAbandon(opening, body, person.role === 'apprentice');
+  const refusal = refuseAbandon(opening, body, may(person, 'abandonOpened'));
   if (refusal !== null)
     throw new AppProblem('stage-not-ready', {
       detail: ABANDON_REFUSALS[refusal],
-      errors: refusal === 'apprentice' ? [] : [{ field: 'brakeLeftOpen', message: 'has to be said' }],
+      errors: refusal === 'notYours' ? [] : [{ field: 'brakeLeftOpen', message: 'has to be said' }],
     });
   const brakeLeftOpen = opening !== 'untouched' && body.brakeLeftOpen;
   const why = { because: body.because, brakeLeftOpen };
-  const abandoned = { on: calendarDateOf(now), by: person.name, ...why };
+  const abandoned = { on: calendarDateOf(now), by: person.name, byId: person.id, ...why };
   const found = job.circuitBefore;
   await job.update(
     { status: 'abandoned', abandoned, circuitSigned: detail.circuit, version: body.version + 1 },
@@ -35,6 +35,7 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
       vehicleId: detail.vehicle.id,
       at: now,
       by: person.name,
+      byId: person.id,
       kind: 'layoutChosen',
       detail: {
         circuit: detail.circuit.name,
@@ -48,6 +49,7 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
     vehicleId: detail.vehicle.id,
     at: now,
     by: person.name,
+    byId: person.id,
     kind: 'jobAbandoned',
     detail: { title: detail.job.title, ...why },
   });

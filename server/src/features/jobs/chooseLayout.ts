@@ -49,6 +49,7 @@ export async function chooseLayout(action: JobAction, layout: LayoutId | 'asFoun
     vehicleId: detail.vehicle.id,
     at: now,
     by: person.name,
+    byId: person.id,
     kind: 'layoutChosen',
     detail: { circuit: circuit.name, ...entry },
   });

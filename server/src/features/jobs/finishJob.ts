@@ -85,6 +85,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     ...interval,
     ...due.value,
     by: person.name,
+    byId: person.id,
   };
   await models.FluidService.create(service, { transaction });
   await updateVehicle(action, body.distance_m, today);
@@ -93,6 +94,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
       status: 'finished',
       finishedOn: today,
       signedBy: person.name,
+      signedById: person.id,
       circuitSigned: detail.circuit,
       version: body.version + 1,
     },

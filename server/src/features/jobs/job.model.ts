@@ -23,7 +23,6 @@ export type JobRow = Row<
   Omit<Job, 'number'> & {
     /** The database counts it. */
     number?: number;
-    shopId: string;
     /** As found, when the job chose another layout. */
     circuitBefore: HydraulicsEntry | null;
     /** As it was when the job was signed off: the record does not change with the vehicle. */
@@ -38,6 +37,7 @@ export interface LogColumns {
   jobId: string;
   at: Date;
   by: string;
+  byId: string | null;
   kind: LogKind;
   detail: Record<string, unknown>;
   correctsId: string | null;
@@ -49,7 +49,6 @@ export const defineJob = (sequelize: Sequelize) =>
     'job',
     {
       id: key(),
-      shopId: reference(),
       vehicleId: reference(),
       circuitId: reference(),
       title: text(),
@@ -57,8 +56,10 @@ export const defineJob = (sequelize: Sequelize) =>
       status: text(),
       openedOn: calendarDate(),
       openedBy: text(),
+      openedById: optionalReference(),
       finishedOn: optionalCalendarDate(),
       signedBy: optionalText(),
+      signedById: optionalReference(),
       abandoned: json('abandoned', true),
       endsConfirmed: flag('endsConfirmed'),
       supply: json('supply', true),
@@ -124,6 +125,7 @@ export const defineLogEntry = (sequelize: Sequelize) =>
       jobId: reference(),
       at: instant(),
       by: text(),
+      byId: optionalReference(),
       kind: text(),
       detail: json('detail'),
       correctsId: optionalReference(),

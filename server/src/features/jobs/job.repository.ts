@@ -9,13 +9,7 @@ import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 
 export function toJob(row: JobRow): Job {
-  const {
-    shopId: _shopId,
-    circuitBefore: _before,
-    circuitSigned: _signed,
-    number,
-    ...job
-  } = row.get({ plain: true });
+  const { circuitBefore: _before, circuitSigned: _signed, number, ...job } = row.get({ plain: true });
   return { ...job, number: number ?? 0 };
 }
 
@@ -75,7 +69,7 @@ export async function loadJobDetail(
     traces,
     openedOnce,
   ] = await Promise.all([
-    models.Shop.findByPk(job.shopId, { rejectOnEmpty: true, ...inside }),
+    models.Shop.findOne({ rejectOnEmpty: true, ...inside }),
     models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
     loadCircuits(database, { id: job.circuitId }, transaction),
     models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
@@ -98,7 +92,7 @@ export async function loadJobDetail(
     }),
     models.BleedRun.findAll({ where, ...inside }),
     listFluidServices(database, { jobId }, transaction),
-    models.Wrench.findAll({ where: { shopId: job.shopId }, order: [['maximum_Nm', 'ASC']], ...inside }),
+    models.Wrench.findAll({ where: { isRetired: false }, order: [['maximum_Nm', 'ASC']], ...inside }),
     models.Finding.findAll({
       where,
       order: [
@@ -119,11 +113,10 @@ export async function loadJobDetail(
   // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
   const circuit = job.circuitSigned ? withBlanks(job.circuitSigned) : circuits[0];
   if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
-  const { shopId: _shopId, ...plainVehicle } = vehicle.get({ plain: true });
   return {
     job: toJob(job),
     shop: shop.get({ plain: true }),
-    vehicle: plainVehicle,
+    vehicle: vehicle.get({ plain: true }),
     circuit,
     hoses: hoses.map((row) => ofJob(row)),
     joints: joints.map((row) => ofJob(row)),
@@ -137,12 +130,7 @@ export async function loadJobDetail(
     })),
     bleedRuns: runs.map(({ nippleId, events }) => ({ nippleId, events })),
     fluidService: services[0] ?? null,
-    wrenches: wrenches.map(({ id, name, maximum_Nm, calibratedOn }) => ({
-      id,
-      name,
-      maximum_Nm,
-      calibratedOn,
-    })),
+    wrenches: wrenches.map((row) => row.get({ plain: true })),
     findings: findings.map((row) => ({
       ...ofJob<JobDetail['findings'][number]>(row),
       foundAt: row.foundAt.toISOString(),

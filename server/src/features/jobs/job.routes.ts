@@ -5,8 +5,7 @@ import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { requirePersonId } from '../../http/session.ts';
-import { requirePerson } from '../sessions/session.service.ts';
+import { personOf } from '../../http/access.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
@@ -57,8 +56,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     return loadJobDetail(database, known.id);
   };
   return {
-    async listJobs({ request, query }) {
-      requirePersonId(request, clock());
+    async listJobs({ query }) {
       const conditions: WhereOptions[] = [];
       if (query.status) conditions.push({ status: query.status });
       if (query.after !== undefined) {
@@ -83,13 +81,9 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
       };
     },
 
-    async getJob({ request, params }) {
-      requirePersonId(request, clock());
-      return loadJobDetail(database, params.jobId);
-    },
+    getJob: ({ params }) => loadJobDetail(database, params.jobId),
 
-    async getJobLog({ request, params, query }) {
-      requirePersonId(request, clock());
+    async getJobLog({ params, query }) {
       const rows = await models.LogEntry.findAll({
         where: { jobId: params.jobId, sequence: { [Op.gt]: query.after } },
         order: [['sequence', 'ASC']],
@@ -97,11 +91,12 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
       });
       const shown = rows.slice(0, query.limit);
       return {
-        items: shown.map(({ id, sequence, at, by, kind, detail, correctsId }) => ({
+        items: shown.map(({ id, sequence, at, by, byId, kind, detail, correctsId }) => ({
           id,
           sequence: Number(sequence),
           at: at.toISOString(),
           by,
+          byId,
           kind,
           detail,
           correctsId,
@@ -112,7 +107,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     async startJob({ request, body }) {
       const now = clock();
-      const person = await requirePerson(dependencies, requirePersonId(request, now));
+      const person = personOf(request);
       const vehicle = await models.Vehicle.findByPk(body.vehicleId);
       if (vehicle === null) throw fieldProblem('vehicleId', 'is not a vehicle of this shop');
       const circuit = (await loadCircuits(database, { id: body.circuitId }))[0];
@@ -133,7 +128,6 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
         await models.Job.create(
           {
             id: jobId,
-            shopId: vehicle.shopId,
             vehicleId: vehicle.id,
             circuitId: circuit.id,
             title: body.title,
@@ -141,8 +135,10 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             status: 'open',
             openedOn: calendarDateOf(now),
             openedBy: person.name,
+            openedById: person.id,
             finishedOn: null,
             signedBy: null,
+            signedById: null,
             abandoned: null,
             endsConfirmed: false,
             supply: null,
@@ -169,6 +165,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
           jobId,
           kind: 'opened',
           by: person.name,
+          byId: person.id,
           at: now,
           detail: { title: body.title, reason: body.reason, hoses: hoses.map((hose) => hose.name) },
         });

@@ -1,6 +1,7 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
 import { randomUUID } from 'node:crypto';
 import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
 import type { FastifyRequest } from 'fastify';
@@ -8,8 +9,7 @@ import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { requirePersonId } from '../../http/session.ts';
-import { requirePerson } from '../sessions/session.service.ts';
+import { personOf } from '../../http/access.ts';
 import type { JobRow } from './job.model.ts';
 import { loadJobDetail } from './job.repository.ts';
 
@@ -34,7 +34,7 @@ export async function readOpenJob(
   jobId: string,
 ): Promise<Pick<JobAction, 'detail' | 'person' | 'now'>> {
   const now = dependencies.clock();
-  const person = await requirePerson(dependencies, requirePersonId(request, now));
+  const person = personOf(request);
   const detail = await loadJobDetail(dependencies.database, jobId);
   requireOpen(detail.job);
   return { detail, person, now };
@@ -55,7 +55,7 @@ export async function onOpenJob(
 ): Promise<JobDetail> {
   const { database, clock } = dependencies;
   const now = clock();
-  const person = await requirePerson(dependencies, requirePersonId(request, now));
+  const person = personOf(request);
   await database.transaction(async (transaction) => {
     const { models } = database;
     // Locking the job's row puts the actions on one job in a line.
@@ -71,7 +71,14 @@ export async function onOpenJob(
       models,
       transaction,
       log: (kind, entry) =>
-        writeLog(models, transaction, { jobId, kind, by: person.name, at: now, detail: entry }),
+        writeLog(models, transaction, {
+          jobId,
+          kind,
+          by: person.name,
+          byId: person.id,
+          at: now,
+          detail: entry,
+        }),
     });
   });
   return loadJobDetail(database, jobId);
@@ -81,6 +88,7 @@ export interface LogLine {
   readonly jobId: string;
   readonly kind: LogKind;
   readonly by: string;
+  readonly byId: string | null;
   readonly at: Date;
   readonly detail: Record<string, unknown>;
 }
@@ -98,13 +106,14 @@ export function requireStopsAnswered(
   overrides: readonly Override[],
   person: Person,
 ): void {
-  const answered = person.role === 'apprentice' ? [] : overrides;
+  const mayPass = may(person, 'passStop');
+  const answered = mayPass ? overrides : [];
   const open = stopsAmong(cautions).filter(
     (caution) => !answered.some((override) => override.caution === caution.id),
   );
   if (open.length === 0) return;
   const detail =
-    person.role === 'apprentice' && overrides.length > 0
+    !mayPass && overrides.length > 0
       ? { detail: 'An apprentice does not go past a stop: fetch a technician or your lead.' }
       : {};
   throw new AppProblem('stop-not-answered', { cautions: open, ...detail });

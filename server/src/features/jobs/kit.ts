@@ -34,7 +34,7 @@ export async function checkKit(
   }
   await models.JobHose.update(
     {
-      kit: { found, decided, by: person.name, at: now.toISOString() },
+      kit: { found, decided, by: person.name, byId: person.id, at: now.toISOString() },
       // A hose comes with a cap on each end: they are counted with the others.
       plugs: withCaps(own.hose.plugs),
       version: body.version + 1,

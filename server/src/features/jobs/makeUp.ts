@@ -8,7 +8,7 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { requireStopsAnswered, requireVersion } from './jobAction.ts';
 
-type Step = Omit<MadeStep, 'by' | 'at'>;
+type Step = Omit<MadeStep, 'by' | 'byId' | 'at'>;
 
 const JOINS: Partial<Record<MakeUpStepKind, 'A' | 'B'>> = {
   oliveA: 'A',
@@ -68,7 +68,7 @@ export async function makeUpHose(
       throw fieldProblem('step.cutFace', 'splays: bind it with tape and ties, and cut it again');
     made = [
       ...hose.makeUp.steps.filter((own) => own.step !== step.step),
-      { ...step, by: person.name, at: now.toISOString() },
+      { ...step, by: person.name, byId: person.id, at: now.toISOString() },
     ];
   }
   await models.JobHose.update(
@@ -109,13 +109,14 @@ export async function proveHose(
   requireVersion(hose, version);
   const done = hose.makeUp.steps.map((made) => made.step);
   requireStopsAnswered(judgeStepOrder(makeUpStepsOf(hose, build), done, 'proof'), [], person);
-  const proof = { ...test, by: person.name, at: now.toISOString() };
+  const proof = { ...test, by: person.name, byId: person.id, at: now.toISOString() };
   const passed = proofFaults(test).length === 0;
   // Whatever came after an earlier proof rests on this one now.
   const others = hose.makeUp.steps.filter((own) => !['proof', 'dry', 'cap'].includes(own.step));
   const step: MadeStep = {
     step: 'proof',
     by: person.name,
+    byId: person.id,
     at: now.toISOString(),
     cutFace: null,
     strandFree: null,

@@ -1,21 +1,20 @@
 /** Labels of the hoses of a job: as files, and to the label printer. */
+import type { Person } from '@zephyrcombe/contract';
 import { createWriter, hoseOfJob, LABEL_FILES, labelAddress } from '@zephyrcombe/contract';
 import type { FastifyInstance } from 'fastify';
 import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
+import { personOf } from '../../http/access.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { requirePersonId } from '../../http/session.ts';
 import { pdfOf } from '../drawings/pdf.ts';
 import { svgOf } from '../drawings/svg.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
-import { requirePerson } from '../sessions/session.service.ts';
 import { labelOf } from './label.ts';
 import { printLabel } from './printer.ts';
 
-async function sheetOf(dependencies: Dependencies, personId: string, jobId: string, hoseId: string) {
-  const person = await requirePerson(dependencies, personId);
+async function sheetOf(dependencies: Dependencies, person: Person, jobId: string, hoseId: string) {
   const detail = await loadJobDetail(dependencies.database, jobId);
   const own = hoseOfJob(detail, hoseId);
   if (!own) throw new AppProblem('not-found');
@@ -31,8 +30,7 @@ const svgText = (sheet: Awaited<ReturnType<typeof sheetOf>>): string => {
 export function labelHandlers(dependencies: Dependencies): Pick<Handlers, 'printLabel'> {
   return {
     async printLabel({ request, params }) {
-      const personId = requirePersonId(request, dependencies.clock());
-      const sheet = await sheetOf(dependencies, personId, params.jobId, params.hoseId);
+      const sheet = await sheetOf(dependencies, personOf(request), params.jobId, params.hoseId);
       return { number: await printLabel(dependencies.config.labelPrinterPort, svgText(sheet)) };
     },
   };
@@ -44,10 +42,10 @@ export function registerLabelRoutes(app: FastifyInstance, dependencies: Dependen
   const { clock } = dependencies;
   app.get(
     labelAddress(':jobId', ':hoseId', ':file'),
-    { schema: { hide: true, params: Params } },
+    { config: { access: 'read' }, schema: { hide: true, params: Params } },
     async (request, reply) => {
       const { jobId, hoseId, file } = request.params as z.infer<typeof Params>;
-      const sheet = await sheetOf(dependencies, requirePersonId(request, clock()), jobId, hoseId);
+      const sheet = await sheetOf(dependencies, personOf(request), jobId, hoseId);
       const name = `${sheet.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.${file}`;
       return reply
         .header('content-disposition', `inline; filename*=UTF-8''${encodeURIComponent(name)}`)

@@ -12,10 +12,9 @@ import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { requirePersonId } from '../../http/session.ts';
+import { personOf } from '../../http/access.ts';
 import { pdfOf } from '../drawings/pdf.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
-import { requirePerson } from '../sessions/session.service.ts';
 import { listStock } from '../shop/stock.ts';
 import { orderCsv } from './orderCsv.ts';
 
@@ -31,12 +30,12 @@ export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependen
   const { database, clock } = dependencies;
   app.get(
     orderAddress(':jobId', ':file'),
-    { schema: { hide: true, params: Params, querystring: Query } },
+    { config: { access: 'read' }, schema: { hide: true, params: Params, querystring: Query } },
     async (request, reply) => {
       const { jobId, file } = request.params as z.infer<typeof Params>;
       const { hose: hoseId } = request.query as z.infer<typeof Query>;
       const now = clock();
-      const person = await requirePerson(dependencies, requirePersonId(request, now));
+      const person = personOf(request);
       const detail = await loadJobDetail(database, jobId);
       const hoses = ordered(detail).filter(({ hose }) => hoseId === undefined || hose.hoseId === hoseId);
       if (hoses.length === 0)
@@ -44,13 +43,7 @@ export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependen
           detail: 'No hose is specified for a supplier yet: specify one first.',
         });
       const write = createWriter(person.units);
-      const document = orderDocument(
-        detail,
-        hoses,
-        await listStock(database, detail.shop.id),
-        calendarDateOf(now),
-        write,
-      );
+      const document = orderDocument(detail, hoses, await listStock(database), calendarDateOf(now), write);
       const paper = person.units.length === 'in' ? 'letter' : 'A4';
       const content =
         file === 'pdf'

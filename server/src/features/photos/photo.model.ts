@@ -2,7 +2,15 @@ import type { Photo } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
-import { instant, key, plainTable, reference, text, whole } from '../../database/columns.ts';
+import {
+  instant,
+  key,
+  optionalReference,
+  plainTable,
+  reference,
+  text,
+  whole,
+} from '../../database/columns.ts';
 
 export type PhotoRow = Row<Omit<Photo, 'takenAt'> & { jobId: string; takenAt: Date; bytes: Buffer }>;
 
@@ -20,6 +28,7 @@ export const definePhoto = (sequelize: Sequelize) =>
       size_bytes: whole(),
       bytes: { type: DataTypes.BLOB('medium'), allowNull: false },
       takenBy: text(),
+      takenById: optionalReference(),
       takenAt: instant(),
     },
     plainTable('photo'),

@@ -12,7 +12,6 @@ import { imageSize } from 'image-size';
 import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { requirePersonId } from '../../http/session.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 
 const MOST_PHOTOS = 12;
@@ -53,7 +52,7 @@ const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boole
 const PhotoParams = z.strictObject({ jobId: z.uuid(), photoId: z.uuid() });
 
 export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependencies): void {
-  const { database, clock } = dependencies;
+  const { database } = dependencies;
   const { models } = database;
   // Whatever it calls itself is read as bytes; only its content counts.
   app.addContentTypeParser(
@@ -64,7 +63,11 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
 
   app.put(
     photoUploadAddress(':jobId', ':subject', ':subjectId', ':photoId'),
-    { schema: { hide: true, params: UploadParams }, bodyLimit: PHOTO_LIMIT_bytes },
+    {
+      config: { access: 'work' },
+      schema: { hide: true, params: UploadParams },
+      bodyLimit: PHOTO_LIMIT_bytes,
+    },
     async (request) => {
       const { jobId, subject, subjectId, photoId } = request.params as z.infer<typeof UploadParams>;
       const bytes = request.body;
@@ -87,6 +90,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
             size_bytes: bytes.length,
             bytes,
             takenBy: person.name,
+            takenById: person.id,
             takenAt: now,
           },
           { transaction },
@@ -98,9 +102,8 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
 
   app.get(
     photoAddress(':jobId', ':photoId'),
-    { schema: { hide: true, params: PhotoParams } },
+    { config: { access: 'read' }, schema: { hide: true, params: PhotoParams } },
     async (request, reply) => {
-      requirePersonId(request, clock());
       const { jobId, photoId } = request.params as z.infer<typeof PhotoParams>;
       const photo = await models.Photo.findByPk(photoId);
       if (photo?.jobId !== jobId) throw new AppProblem('not-found');

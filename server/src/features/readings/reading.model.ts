@@ -9,6 +9,7 @@ import {
   optionalText,
   plainTable,
   quantity,
+  optionalReference,
   reference,
   text,
 } from '../../database/columns.ts';
@@ -32,6 +33,7 @@ export const defineReading = (sequelize: Sequelize) =>
       wrap: json('wrap', true),
       tightBends: json('tightBends', true),
       takenBy: text(),
+      takenById: optionalReference(),
       takenAt: instant(),
       struckBecause: optionalText(),
     },

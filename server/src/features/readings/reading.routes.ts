@@ -1,6 +1,7 @@
 import type { JobHose } from '@zephyrcombe/contract';
 import { convertLength, judgeUnit, parseQuantity, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
+import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
 import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
@@ -45,7 +46,14 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
           judgeTyped(body, hose, person);
           const { overrides, ...reading } = body;
           await models.Reading.create(
-            { ...reading, jobId: detail.job.id, takenBy: person.name, takenAt: now, struckBecause: null },
+            {
+              ...reading,
+              jobId: detail.job.id,
+              takenBy: person.name,
+              takenById: person.id,
+              takenAt: now,
+              struckBecause: null,
+            },
             { transaction },
           );
           // A length taken before this reading was made without it.
@@ -58,10 +66,11 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
       ),
 
     strikeReading: ({ request, params, body }) =>
-      onOpenJob(dependencies, request, params.jobId, async ({ detail, models, transaction, log }) => {
+      onOpenJob(dependencies, request, params.jobId, async ({ detail, models, transaction, log, person }) => {
         const reading = detail.readings.find((candidate) => candidate.id === params.readingId);
         if (!reading) throw new AppProblem('not-found');
         if (reading.struckBecause !== null) return;
+        if (reading.takenById !== person.id) requireMay(person, 'strikeOthers');
         await models.Reading.update(
           { struckBecause: body.because },
           { where: { id: reading.id }, transaction },

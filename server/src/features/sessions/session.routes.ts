@@ -1,34 +1,121 @@
+/** Signing in and out, one's own units and passphrase, and the devices somebody is signed in on. */
+import type { SignIn } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
+import type { FastifyReply, FastifyRequest } from 'fastify';
+import { Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
-import { AppProblem } from '../../http/appProblem.ts';
+import { personOf } from '../../http/access.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { endSession, requirePersonId, sessionPersonId, startSession } from '../../http/session.ts';
-import { checkPassphrase, describeSession, requirePerson, toPerson } from './session.service.ts';
+import type { PersonRow } from '../shop/shop.model.ts';
+import { hashPassphrase, isPassphraseOf, limitTries } from './passphrase.ts';
+import { describeSession, toPerson } from './session.service.ts';
+import { sessionKey } from './sessionStore.ts';
 
-export function sessionHandlers(
-  dependencies: Dependencies,
-): Pick<Handlers, 'getSession' | 'signIn' | 'signOut' | 'setUnits'> {
-  const { database, clock } = dependencies;
+export const SESSION_COOKIE = 'zephyrcombe_session';
+const LONGEST_DEVICE = 300;
+const LONGEST_ADDRESS = 60;
+
+/** A new session for this person: the id from before they were known is not used on. */
+export async function beginSession(request: FastifyRequest, personId: string): Promise<void> {
+  await request.session.regenerate();
+  request.session.personId = personId;
+  request.session.address = request.ip.slice(0, LONGEST_ADDRESS);
+  request.session.device = (request.headers['user-agent'] ?? '').slice(0, LONGEST_DEVICE);
+}
+
+async function endSession(request: FastifyRequest, reply: FastifyReply): Promise<void> {
+  await request.session.destroy();
+  void reply.clearCookie(SESSION_COOKIE, { path: '/' });
+}
+
+type SessionHandlers = Pick<
+  Handlers,
+  'getSession' | 'signIn' | 'signOut' | 'setUnits' | 'changePassphrase' | 'listSignIns' | 'endSignIn'
+>;
+
+export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
+  const { database, config } = dependencies;
+  const { Person, Session } = database.models;
+  const tries = limitTries(config.signInTries);
+
+  /** The row of the person whose name and passphrase these are; wrong tries are counted whoever they are at. */
+  async function proved(name: string, passphrase: string, request: FastifyRequest): Promise<PersonRow> {
+    await tries.begin(name, request.ip);
+    const row = await Person.findOne({ where: { name, isRetired: false } });
+    if (!(await isPassphraseOf(row, passphrase)) || row === null) throw new AppProblem('wrong-passphrase');
+    await tries.succeed(name, request.ip);
+    return row;
+  }
+
+  async function signIns(request: FastifyRequest): Promise<{ items: SignIn[] }> {
+    const me = personOf(request);
+    const people = await Person.findAll({ attributes: ['id', 'name'] });
+    const rows = await Session.findAll({
+      where: may(me, 'keepPeople') ? {} : { personId: me.id },
+      order: [['lastSeenAt', 'DESC']],
+    });
+    const own = sessionKey(request.session.sessionId);
+    return {
+      items: rows.map(({ id, personId, startedAt, lastSeenAt, address, device }) => ({
+        id,
+        personId,
+        name: people.find((person) => person.id === personId)?.name ?? '',
+        since: startedAt.toISOString(),
+        lastSeenAt: lastSeenAt.toISOString(),
+        address,
+        device,
+        isThisOne: id === own,
+      })),
+    };
+  }
+
   return {
-    getSession: ({ request }) => describeSession(dependencies, sessionPersonId(request, clock())),
-    async signIn({ body, reply }) {
-      const person = await checkPassphrase(dependencies, body.personId, body.passphrase);
-      startSession(reply, person.id, clock());
-      return describeSession(dependencies, person.id);
+    getSession: ({ request }) => describeSession(dependencies, request.person),
+
+    async signIn({ request, body }) {
+      const row = await proved(body.name, body.passphrase, request);
+      await beginSession(request, row.id);
+      return describeSession(dependencies, toPerson(row));
     },
-    signOut({ reply }) {
-      endSession(reply);
+
+    async signOut({ request, reply }) {
+      await endSession(request, reply);
       return describeSession(dependencies, null);
     },
+
     async setUnits({ request, body }) {
-      const person = await requirePerson(dependencies, requirePersonId(request, clock()));
-      const { Person } = database.models;
+      const { id } = personOf(request);
       const [changed] = await Person.update(
         { units: body.units, version: body.version + 1 },
-        { where: { id: person.id, version: body.version } },
+        { where: { id, version: body.version } },
       );
-      const row = await Person.findByPk(person.id, { rejectOnEmpty: true });
+      const row = await Person.findByPk(id, { rejectOnEmpty: true });
       if (changed === 0) throw new AppProblem('stale-write', { current: toPerson(row) });
       return toPerson(row);
+    },
+
+    async changePassphrase({ request, body }) {
+      const me = personOf(request);
+      await tries.begin(me.name, request.ip);
+      const row = await Person.findByPk(me.id, { rejectOnEmpty: true });
+      if (!(await isPassphraseOf(row, body.current))) throw fieldProblem('current', 'is not your passphrase');
+      await tries.succeed(me.name, request.ip);
+      await row.update({ passphraseHash: await hashPassphrase(body.passphrase) });
+      await Session.destroy({ where: { personId: me.id } });
+      await beginSession(request, me.id);
+      return describeSession(dependencies, me);
+    },
+
+    listSignIns: ({ request }) => signIns(request),
+
+    async endSignIn({ request, params }) {
+      const me = personOf(request);
+      const theirs = may(me, 'keepPeople') ? {} : { personId: me.id };
+      await Session.destroy({
+        where: { [Op.and]: [{ id: params.signInId }, theirs] },
+      });
+      return signIns(request);
     },
   };
 }

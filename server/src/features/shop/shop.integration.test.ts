@@ -12,7 +12,7 @@ test('the lead writes who may work on brakes, everybody reads it, and it stands 
   const rule = { version: 0, brakeWorkRule: 'Only with two pairs of eyes' };
   expect(problemOf(await server.ask('PATCH', '/api/shop', rule))).toMatchObject({
     status: 403,
-    code: 'lead-only',
+    code: 'not-allowed',
   });
   const lead = await server.signInAs('ottoline');
   const saved = await server.ask('PATCH', '/api/shop', rule, lead);

@@ -1,23 +1,23 @@
-import type { Person, Shop, StockItem, Wrench } from '@zephyrcombe/contract';
+import type { PersonRecord, Shop, StockItem, Wrench } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
 import {
-  calendarDate,
+  flag,
   json,
   key,
+  optionalCalendarDate,
   optionalQuantity,
   plainTable,
   quantity,
-  reference,
   text,
   version,
   whole,
 } from '../../database/columns.ts';
 
 export type ShopRow = Row<Shop>;
-export type PersonRow = Row<Person & { shopId: string; passphraseHash: string }>;
-export type StockItemRow = Row<StockItem & { shopId: string }>;
-export type WrenchRow = Row<Wrench & { shopId: string }>;
+export type PersonRow = Row<PersonRecord & { passphraseHash: string }>;
+export type StockItemRow = Row<StockItem>;
+export type WrenchRow = Row<Wrench>;
 
 export const defineShop = (sequelize: Sequelize) =>
   sequelize.define<ShopRow>(
@@ -31,6 +31,7 @@ export const defineShop = (sequelize: Sequelize) =>
       phone: text(),
       fluidIntervalMonths: whole(),
       fluidIntervalDistance_m: optionalQuantity(),
+      namesAtSignIn: flag('namesAtSignIn'),
       version: version(),
     },
     plainTable('shop'),
@@ -41,11 +42,11 @@ export const definePerson = (sequelize: Sequelize) =>
     'person',
     {
       id: key(),
-      shopId: reference(),
       name: text(),
       role: text(),
       units: json('units'),
       passphraseHash: text(),
+      isRetired: flag('isRetired'),
       version: version(),
     },
     plainTable('person'),
@@ -56,10 +57,12 @@ export const defineWrench = (sequelize: Sequelize) =>
     'wrench',
     {
       id: key(),
-      shopId: reference(),
       name: text(),
+      minimum_Nm: optionalQuantity(),
       maximum_Nm: quantity(),
-      calibratedOn: { ...calendarDate(), allowNull: true },
+      calibratedOn: optionalCalendarDate(),
+      isRetired: flag('isRetired'),
+      version: version(),
     },
     plainTable('wrench'),
   );
@@ -68,7 +71,6 @@ export const defineStockItem = (sequelize: Sequelize) =>
   sequelize.define<StockItemRow>(
     'stockItem',
     {
-      shopId: { ...reference(), primaryKey: true },
       key: { ...text(), primaryKey: true },
       onHand: whole(),
       version: version(),

@@ -2,7 +2,7 @@
 import type { StockItem } from '@zephyrcombe/contract';
 import type { Database } from '../../database/database.ts';
 
-export async function listStock({ models }: Database, shopId: string): Promise<readonly StockItem[]> {
-  const rows = await models.StockItem.findAll({ where: { shopId }, order: [['key', 'ASC']] });
+export async function listStock({ models }: Database): Promise<readonly StockItem[]> {
+  const rows = await models.StockItem.findAll({ order: [['key', 'ASC']] });
   return rows.map(({ key, onHand, version }) => ({ key, onHand, version }));
 }

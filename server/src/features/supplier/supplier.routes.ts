@@ -48,7 +48,7 @@ export function supplierHandlers(
       const order = orderDocument(
         detail,
         hoses,
-        await listStock(database, detail.shop.id),
+        await listStock(database),
         calendarDateOf(now),
         createWriter(person.units),
       );

@@ -52,6 +52,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             reading_Nm: body.torque_Nm,
             range: torques.governing,
             wrenchMaximum_Nm: wrench.maximum_Nm,
+            wrenchMinimum_Nm: wrench.minimum_Nm,
           });
           if (!judged.ok) {
             const sentence = problemText(judged.problem, write);
@@ -83,6 +84,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               wrenchName: wrench.name,
               verdict: judged.value.verdict,
               by: person.name,
+              byId: person.id,
               at: now,
             },
             { transaction },

@@ -1,7 +1,17 @@
 import type { TorqueRecord } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
-import { flag, instant, key, plainTable, quantity, reference, text, whole } from '../../database/columns.ts';
+import {
+  flag,
+  instant,
+  key,
+  optionalReference,
+  plainTable,
+  quantity,
+  reference,
+  text,
+  whole,
+} from '../../database/columns.ts';
 
 export type TorqueRecordRow = Row<Omit<TorqueRecord, 'at'> & { jobId: string; at: Date }>;
 
@@ -21,6 +31,7 @@ export const defineTorqueRecord = (sequelize: Sequelize) =>
       witnessMark: flag('witnessMark'),
       verdict: text(),
       by: text(),
+      byId: optionalReference(),
       at: instant(),
     },
     plainTable('torque_record'),

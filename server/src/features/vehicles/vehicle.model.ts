@@ -29,7 +29,7 @@ interface Placed {
 interface Retirable extends Placed {
   retired: boolean;
 }
-export type VehicleRow = Row<Vehicle & { shopId: string }>;
+export type VehicleRow = Row<Vehicle>;
 export type CircuitRow = Row<
   { id: string; vehicleId: string; name: string; fluidGrade: FluidGrade; version: number } & Placed
 >;
@@ -43,7 +43,6 @@ export const defineVehicle = (sequelize: Sequelize) =>
     'vehicle',
     {
       id: key(),
-      shopId: reference(),
       name: text(),
       kind: text(),
       plate: optionalText(),
@@ -171,6 +170,7 @@ export interface VehicleChangeColumns {
   vehicleId: string;
   at: Date;
   by: string;
+  byId: string | null;
   kind: VehicleChange['kind'];
   detail: Record<string, unknown>;
 }
@@ -185,6 +185,7 @@ export const defineVehicleChange = (sequelize: Sequelize) =>
       vehicleId: reference(),
       at: instant(),
       by: text(),
+      byId: optionalReference(),
       kind: text(),
       detail: json('detail'),
     },

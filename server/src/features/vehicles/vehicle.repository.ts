@@ -8,8 +8,7 @@ import type { VehicleRow } from './vehicle.model.ts';
 import { listVehicleChanges } from './vehicleChange.ts';
 
 export function toVehicle(row: VehicleRow): Vehicle {
-  const { shopId: _shopId, ...vehicle } = row.get({ plain: true });
-  return vehicle;
+  return row.get({ plain: true });
 }
 
 /** One vehicle with everything a page shows of it. */

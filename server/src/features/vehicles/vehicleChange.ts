@@ -8,6 +8,7 @@ export interface VehicleChangeLine {
   readonly vehicleId: string;
   readonly at: Date;
   readonly by: string;
+  readonly byId: string | null;
   readonly kind: VehicleChange['kind'];
   readonly detail: Record<string, unknown>;
 }
@@ -30,5 +31,12 @@ export async function listVehicleChanges(models: Models, vehicleId: string): Pro
     order: [['sequence', 'DESC']],
     limit: SHOWN,
   });
-  return rows.map(({ id, at, by, kind, detail }) => ({ id, at: at.toISOString(), by, kind, detail }));
+  return rows.map(({ id, at, by, byId, kind, detail }) => ({
+    id,
+    at: at.toISOString(),
+    by,
+    byId,
+    kind,
+    detail,
+  }));
 }

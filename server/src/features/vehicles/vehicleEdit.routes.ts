@@ -10,10 +10,9 @@ import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { requirePersonId } from '../../http/session.ts';
+import { personOf } from '../../http/access.ts';
 import { requireVersion } from '../jobs/jobAction.ts';
 import { followCircuit } from '../jobs/jobScope.ts';
-import { requirePerson } from '../sessions/session.service.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
 import type { VehicleRow } from './vehicle.model.ts';
@@ -45,16 +44,12 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     vehicleId: string,
   ): Promise<string> {
     const now = clock();
-    const person = await requirePerson(dependencies, requirePersonId(request, now));
+    const person = personOf(request);
     for (const [index, circuit] of circuits.entries()) requireWhole(circuit, `circuits.${index}`);
-    const shop = await models.Shop.findOne({ rejectOnEmpty: true });
     // The same vehicle sent twice is one vehicle: the first reply was lost, or the button was pressed twice.
     if ((await models.Vehicle.findByPk(vehicleId)) !== null) return vehicleId;
     const create = database.transaction(async (transaction) => {
-      await models.Vehicle.create(
-        { ...vehicle, id: vehicleId, shopId: shop.id, version: 0 },
-        { transaction },
-      );
+      await models.Vehicle.create({ ...vehicle, id: vehicleId, version: 0 }, { transaction });
       for (const [position, circuit] of circuits.entries()) {
         const hydraulics = renumber(circuit, () => randomUUID());
         await createCircuit(models, transaction, { id: randomUUID(), vehicleId, position, hydraulics });
@@ -63,6 +58,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         vehicleId,
         at: now,
         by: person.name,
+        byId: person.id,
         kind,
         detail: { circuits: circuits.map((circuit) => circuit.name) },
       });
@@ -90,12 +86,19 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     ) => Promise<void>,
   ): Promise<VehicleDetail> {
     const now = clock();
-    const person = await requirePerson(dependencies, requirePersonId(request, now));
+    const person = personOf(request);
     await database.transaction(async (transaction) => {
       const row = await models.Vehicle.findByPk(vehicleId, { transaction, lock: transaction.LOCK.UPDATE });
       if (row === null) throw new AppProblem('not-found');
       await act(row, transaction, (kind, detail) =>
-        writeVehicleChange(models, transaction, { vehicleId, at: now, by: person.name, kind, detail }),
+        writeVehicleChange(models, transaction, {
+          vehicleId,
+          at: now,
+          by: person.name,
+          byId: person.id,
+          kind,
+          detail,
+        }),
       );
     });
     return loadVehicleDetail(database, vehicleId);
@@ -137,7 +140,6 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     },
 
     async importVehicle({ request, body }) {
-      requirePersonId(request, clock());
       const reading = readVehicleDocument(body.document);
       if (!reading.ok) throw new AppProblem('not-a-vehicle', { errors: reading.errors });
       const { document, mended } = reading;
@@ -148,8 +150,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
       return { vehicleId, document, mended: [...mended] };
     },
 
-    async exportVehicle({ request, params }) {
-      requirePersonId(request, clock());
+    async exportVehicle({ params }) {
       const { vehicle, circuits } = await loadVehicleDetail(database, params.vehicleId);
       const { id: _id, version: _version, ...entry } = vehicle;
       return writeVehicleDocument(entry, circuits.map(hydraulicsOf));
@@ -163,8 +164,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         await tell('edited', definedOnly(changes));
       }),
 
-    async removeVehicle({ request, params }) {
-      await requirePerson(dependencies, requirePersonId(request, clock()));
+    async removeVehicle({ params }) {
       await database.transaction(async (transaction) => {
         const row = await models.Vehicle.findByPk(params.vehicleId, {
           transaction,

@@ -100,12 +100,13 @@ export function TorquePanel({
           reading_Nm: reading.value_SI,
           range: torques.governing,
           wrenchMaximum_Nm: wrench.maximum_Nm,
+          wrenchMinimum_Nm: wrench.minimum_Nm,
         });
   const unit = write.units.torque;
   const verdict = judged?.ok ? judged.value.verdict : null;
   const records = detail.torqueRecords.filter((candidate) => candidate.jointId === joint.id);
   const last = records.at(-1);
-  const range = wrench ? wrenchRange(wrench.maximum_Nm) : null;
+  const range = wrench ? wrenchRange(wrench.maximum_Nm, wrench.minimum_Nm) : null;
 
   // What was refused is refused no longer once something is changed.
   const change = (next: Partial<typeof EMPTY>) => {
@@ -275,11 +276,13 @@ export function TorquePanel({
               because={
                 !chosen.handTight
                   ? NOT_ON_YET
-                  : reading === null
-                    ? 'Type the torque that was reached.'
-                    : verdict === 'within'
-                      ? null
-                      : 'It has to lie in the range.'
+                  : !wrench
+                    ? 'No torque wrench is entered: your lead enters it under The shop.'
+                    : reading === null
+                      ? 'Type the torque that was reached.'
+                      : verdict === 'within'
+                        ? null
+                        : 'It has to lie in the range.'
               }
               onPress={send}
             >

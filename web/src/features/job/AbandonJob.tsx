@@ -1,6 +1,6 @@
 /** Giving a job up: asks why, and where the brake was opened, what becomes of the vehicle. */
 import type { AbandonRefusal, Opening } from '@zephyrcombe/contract';
-import { openingOf, refuseAbandon } from '@zephyrcombe/contract';
+import { may, openingOf, refuseAbandon } from '@zephyrcombe/contract';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -25,7 +25,7 @@ const WORDS: Readonly<Record<Opening, string>> = {
 const WAYS_OUT: Readonly<Record<AbandonRefusal, string>> = {
   leftOpenNotSaid: 'Say that the vehicle does not run.',
   takenBackNotSaid: 'Say which of the two it is.',
-  apprentice: 'A technician or your lead decides this.',
+  notYours: 'A technician or your lead decides this.',
 };
 
 export function AbandonJob() {
@@ -36,7 +36,7 @@ export function AbandonJob() {
   const abandon = useJobAction('abandonJob', job.id, clear);
   const opening = openingOf(detail);
   const me = usePerson();
-  const refusal = refuseAbandon(opening, draft, me.role === 'apprentice');
+  const refusal = refuseAbandon(opening, draft, may(me, 'abandonOpened'));
   if (!isAsking)
     return (
       <div>

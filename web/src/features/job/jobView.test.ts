@@ -29,6 +29,7 @@ const torqueOf = (name: string, verdict: 'within' | 'above' = 'within'): TorqueR
   witnessMark: false,
   verdict,
   by: 'Brannoc Hale',
+  byId: null,
   at: '2026-11-23T10:00:00.000Z',
 });
 const joint = (detail: JobDetail, name: string, change: Partial<JobDetail['joints'][number]>) => ({
@@ -140,6 +141,7 @@ describe('measuring', () => {
     wrap: null,
     tightBends: null,
     takenBy: 'Brannoc Hale',
+    takenById: null,
     takenAt: '2026-11-23T10:00:00.000Z',
     struckBecause,
   });

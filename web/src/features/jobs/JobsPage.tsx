@@ -201,7 +201,12 @@ export function JobsPage() {
               Fluid due, by date or distance, whichever comes first
             </Title>
             {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
-            {due.data ? (
+            {due.data?.items.length === 0 ? (
+              <Fine>
+                No brake circuit is entered yet. <Link to="/vehicles/new">Enter the first vehicle</Link>, and
+                it is listed here as its fluid falls due.
+              </Fine>
+            ) : due.data ? (
               <Rows>
                 {due.data.items.map((item) => (
                   <DueRow key={item.vehicleId + (item.circuitName ?? '')} item={item} />

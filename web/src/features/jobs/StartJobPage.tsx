@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -71,6 +71,11 @@ export function StartJobPage() {
           ]}
           onChange={(id) => setSearch(id === '' ? {} : { vehicle: id }, { replace: true })}
         />
+        {vehicles.data?.items.length === 0 ? (
+          <Fine>
+            No vehicle is entered yet. <Link to="/vehicles/new">Enter the first one</Link>.
+          </Fine>
+        ) : null}
         {vehicle.data && drawn.length === 0 ? (
           <Fine>
             The hydraulics of the {vehicle.data.vehicle.name} are not entered yet: it has no hose a job could

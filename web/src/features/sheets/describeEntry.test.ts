@@ -15,6 +15,7 @@ const describeDetail = (
       sequence: 1,
       at: '2026-11-23T10:00:00.000Z',
       by: 'Brannoc Hale',
+      byId: null,
       kind,
       detail,
       correctsId: null,

@@ -1,5 +1,6 @@
 /** What the shop has settled for itself. The lead writes it, everybody reads it. */
 import type { Shop } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
@@ -10,8 +11,10 @@ import { useCrumb } from '../../app/crumb.ts';
 import { usePerson } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
-import { TextField } from '../../design/fields.tsx';
+import { TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { ShopLinks } from './ShopLinks.tsx';
 
 export function ShopPage() {
   useCrumb('The shop');
@@ -29,13 +32,27 @@ export function ShopPage() {
 
 function Rules({ shop }: { readonly shop: Shop }) {
   const client = useQueryClient();
-  const isLead = usePerson().role === 'lead';
+  const isLead = may(usePerson(), 'keepShop');
   const [draft, setDraft, clear] = useDraft(`shop.${shop.version}`, {
+    name: shop.name,
     brakeWorkRule: shop.brakeWorkRule,
     address: shop.address,
     phone: shop.phone,
+    namesAtSignIn: shop.namesAtSignIn,
+    slack_m: shop.slack_m,
+    fluidIntervalMonths: String(shop.fluidIntervalMonths),
+    fluidIntervalDistance_m: shop.fluidIntervalDistance_m,
   });
+  const months = /^\d{1,3}$/.test(draft.fluidIntervalMonths.trim())
+    ? Number(draft.fluidIntervalMonths)
+    : Number.NaN;
+  const areMonths = months >= 1 && months <= 120;
   const isAsSaved =
+    draft.name.trim() === shop.name &&
+    draft.namesAtSignIn === shop.namesAtSignIn &&
+    draft.slack_m === shop.slack_m &&
+    months === shop.fluidIntervalMonths &&
+    draft.fluidIntervalDistance_m === shop.fluidIntervalDistance_m &&
     draft.brakeWorkRule.trim() === shop.brakeWorkRule &&
     draft.address.trim() === shop.address &&
     draft.phone.trim() === shop.phone;
@@ -51,6 +68,14 @@ function Rules({ shop }: { readonly shop: Shop }) {
     <Page>
       <Stack $gap={16} style={{ maxWidth: 680 }}>
         <Head>{shop.name}</Head>
+        <ShopLinks />
+        {isLead ? (
+          <TextField
+            label="Name of the shop"
+            value={draft.name}
+            onChange={(name) => setDraft({ ...draft, name })}
+          />
+        ) : null}
         <TextField
           label="Who may work on brakes here"
           multiline
@@ -75,6 +100,38 @@ function Rules({ shop }: { readonly shop: Shop }) {
           onChange={(phone) => setDraft({ ...draft, phone })}
           isDisabled={!isLead}
         />
+        {isLead ? (
+          <>
+            <TextField
+              label="Months between fluid services, where the vehicle maker asks for no fewer"
+              value={draft.fluidIntervalMonths}
+              onChange={(fluidIntervalMonths) => setDraft({ ...draft, fluidIntervalMonths })}
+              error={areMonths ? null : 'A number of months from 1 to 120.'}
+            />
+            <QuantityEntry
+              label="Distance between fluid services (may stay empty)"
+              kind="distance"
+              value_SI={draft.fluidIntervalDistance_m}
+              onValue={(fluidIntervalDistance_m) => setDraft({ ...draft, fluidIntervalDistance_m })}
+              mayBeEmpty
+            />
+            <QuantityEntry
+              label="Slack over the longest pose"
+              kind="length"
+              value_SI={draft.slack_m}
+              onValue={(slack_m) => (slack_m === null ? undefined : setDraft({ ...draft, slack_m }))}
+            />
+            <Fine>
+              A new book starts with our defaults for these three: common practice, no published source.
+            </Fine>
+            <Tick
+              isSelected={draft.namesAtSignIn}
+              onChange={(namesAtSignIn) => setDraft({ ...draft, namesAtSignIn })}
+            >
+              The sign-in page shows the names of those who work here
+            </Tick>
+          </>
+        ) : null}
         <SaveProblem
           save={save}
           onTakeTheirs={() => void client.invalidateQueries({ queryKey: shopQuery.queryKey })}
@@ -83,11 +140,24 @@ function Rules({ shop }: { readonly shop: Shop }) {
           <div>
             <PrimaryButton
               isPending={save.isPending}
-              because={isAsSaved ? 'All of it stands as it was saved.' : null}
+              because={
+                isAsSaved
+                  ? 'All of it stands as it was saved.'
+                  : draft.name.trim() === ''
+                    ? 'The shop needs a name.'
+                    : areMonths
+                      ? null
+                      : 'Months from 1 to 120.'
+              }
               onPress={() =>
                 save.mutate({
                   body: {
                     version: shop.version,
+                    name: draft.name.trim(),
+                    namesAtSignIn: draft.namesAtSignIn,
+                    slack_m: draft.slack_m,
+                    fluidIntervalMonths: months,
+                    fluidIntervalDistance_m: draft.fluidIntervalDistance_m,
                     brakeWorkRule: draft.brakeWorkRule.trim(),
                     address: draft.address.trim(),
                     phone: draft.phone.trim(),

@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate, useSearchParams } from 'react-router';
-import styled from 'styled-components';
 import type { ApiError } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -10,24 +9,7 @@ import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { FONT, colour } from '../../design/tokens.ts';
-
-const ROLE_NAMES = { lead: 'lead', technician: 'technician', apprentice: 'apprentice' } as const;
-
-const Sheet = styled.main`
-  max-width: 620px;
-  margin: 9vh auto 40px;
-  padding: 0 24px;
-  form {
-    display: grid;
-    gap: 20px;
-    margin-top: 24px;
-  }
-  code {
-    font-family: ${FONT.figures};
-    border-bottom: 1px solid ${colour('brass')};
-  }
-`;
+import { BeforeSheet } from './BeforeSheet.ts';
 
 /** Who is at the bench: every figure that is recorded carries a name. */
 export function SignInPage() {
@@ -35,12 +17,12 @@ export function SignInPage() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const [personId, setPersonId] = useState<string | null>(null);
+  const [name, setName] = useState<string | null>(null);
   const [passphrase, setPassphrase] = useState('');
   const target = search.get('to');
   const to = target?.startsWith('/') && !target.startsWith('//') ? target : '/';
   const signIn = useMutation({
-    mutationFn: (id: string) => call('signIn', { body: { personId: id, passphrase } }),
+    mutationFn: (who: string) => call('signIn', { body: { name: who, passphrase } }),
     onSuccess: (data) => {
       client.setQueryData(sessionQuery.queryKey, data);
       void navigate(to, { replace: true });
@@ -48,18 +30,19 @@ export function SignInPage() {
   });
   const error = signIn.error as ApiError | null;
 
-  if (session.isPending) return <Sheet aria-busy="true" />;
+  if (session.isPending) return <BeforeSheet aria-busy="true" />;
   if (session.isError) {
     return (
-      <Sheet>
+      <BeforeSheet>
         <LoadProblem error={session.error} onRetry={() => void session.refetch()} />
-      </Sheet>
+      </BeforeSheet>
     );
   }
-  const { person, people, shopName, demoPassphrase } = session.data;
+  const { person, names, shopName, demoPassphrase } = session.data;
+  if (shopName === null) return <Navigate to="/set-up" replace />;
   if (person !== null && !signIn.isPending) return <Navigate to={to} replace />;
   return (
-    <Sheet>
+    <BeforeSheet>
       <Stack $gap={4}>
         <Fine>Zephyrcombe · {shopName}</Fine>
         <Head>Who is at the bench?</Head>
@@ -67,15 +50,19 @@ export function SignInPage() {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          if (personId !== null) signIn.mutate(personId);
+          if (name !== null) signIn.mutate(name.trim());
         }}
       >
-        <ChoiceRow
-          label="Name"
-          value={personId}
-          options={people.map(({ id, name, role }) => ({ value: id, text: `${name}, ${ROLE_NAMES[role]}` }))}
-          onChange={setPersonId}
-        />
+        {names.length > 0 ? (
+          <ChoiceRow
+            label="Name"
+            value={name}
+            options={names.map((known) => ({ value: known, text: known }))}
+            onChange={setName}
+          />
+        ) : (
+          <TextField label="Your name" autoComplete="username" value={name ?? ''} onChange={setName} />
+        )}
         <TextField
           label="Passphrase"
           type="password"
@@ -93,7 +80,11 @@ export function SignInPage() {
           type="submit"
           isPending={signIn.isPending}
           because={
-            personId === null ? 'Choose who you are.' : passphrase === '' ? 'Type your passphrase.' : null
+            (name ?? '').trim() === ''
+              ? 'Say who you are.'
+              : passphrase === ''
+                ? 'Type your passphrase.'
+                : null
           }
         >
           Sign in
@@ -104,6 +95,6 @@ export function SignInPage() {
           This is the demo shop. Everybody’s passphrase is <code>{demoPassphrase}</code>.
         </Fine>
       ) : null}
-    </Sheet>
+    </BeforeSheet>
   );
 }

@@ -1,0 +1,92 @@
+/** The lead enters, renames and retires people, gives roles and new passphrases. */
+import type { PersonRecord } from '@zephyrcombe/contract';
+import { METRIC } from '@zephyrcombe/core';
+import type { Transaction } from 'sequelize';
+import { UniqueConstraintError } from 'sequelize';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { definedOnly } from '../../http/definedOnly.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { hashPassphrase } from '../sessions/passphrase.ts';
+import type { PersonRow } from '../shop/shop.model.ts';
+
+type PersonHandlers = Pick<Handlers, 'listPeople' | 'addPerson' | 'editPerson' | 'resetPassphrase'>;
+
+const toRecord = ({ id, name, role, units, isRetired, version }: PersonRow): PersonRecord => ({
+  id,
+  name,
+  role,
+  units,
+  isRetired,
+  version,
+});
+
+/** The database compares names as people do, without regard to capitals. */
+const nameTaken = (error: unknown): unknown =>
+  error instanceof UniqueConstraintError
+    ? fieldProblem('name', 'is that of somebody else here, or of somebody who was')
+    : error;
+
+export function personHandlers({ database }: Dependencies): PersonHandlers {
+  const { Person, Session } = database.models;
+  const listed = async () => ({
+    items: (await Person.findAll({ order: [['name', 'ASC']] })).map(toRecord),
+  });
+  const found = async (id: string, transaction: Transaction) => {
+    const row = await Person.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    if (row === null) throw new AppProblem('not-found');
+    return row;
+  };
+
+  /** Somebody has to be able to enter people and give passphrases. */
+  async function requireLeadLeft(row: PersonRow, transaction: Transaction): Promise<void> {
+    if (row.role === 'lead' && !row.isRetired) return;
+    const leads = await Person.count({ where: { role: 'lead', isRetired: false }, transaction });
+    if (leads === 0) throw fieldProblem('role', 'has to stay with somebody: make another person lead first');
+  }
+
+  return {
+    listPeople: listed,
+
+    async addPerson({ body }) {
+      const { id, name, role, passphrase } = body;
+      // The same person sent twice is one person: the first reply was lost.
+      if ((await Person.findByPk(id)) !== null) return listed();
+      const passphraseHash = await hashPassphrase(passphrase);
+      try {
+        await Person.create({ id, name, role, units: METRIC, passphraseHash, isRetired: false, version: 0 });
+      } catch (error) {
+        if ((await Person.findByPk(id)) === null) throw nameTaken(error);
+      }
+      return listed();
+    },
+
+    async editPerson({ params, body }) {
+      const { version, ...changes } = body;
+      try {
+        await database.transaction(async (transaction) => {
+          // All leads in a line: two of them cannot retire each other at once.
+          await Person.findAll({ where: { role: 'lead' }, transaction, lock: transaction.LOCK.UPDATE });
+          const row = await found(params.personId, transaction);
+          if (row.version !== version) throw new AppProblem('stale-write', { current: toRecord(row) });
+          await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
+          await requireLeadLeft(row, transaction);
+          if (row.isRetired) await Session.destroy({ where: { personId: row.id }, transaction });
+        });
+      } catch (error) {
+        throw nameTaken(error);
+      }
+      return listed();
+    },
+
+    async resetPassphrase({ params, body }) {
+      const passphraseHash = await hashPassphrase(body.passphrase);
+      await database.transaction(async (transaction) => {
+        const row = await found(params.personId, transaction);
+        await row.update({ passphraseHash }, { transaction });
+        await Session.destroy({ where: { personId: row.id }, transaction });
+      });
+      return listed();
+    },
+  };
+}

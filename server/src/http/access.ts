@@ -1,0 +1,66 @@
+/** Who is asking, and whether they may: settled for every route before its body is read. */
+import type { Access, Action, Person } from '@zephyrcombe/contract';
+import { may, whoMay } from '@zephyrcombe/contract';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
+import { AppProblem } from './appProblem.ts';
+
+declare module 'fastify' {
+  interface FastifyRequest {
+    /** Who is signed in; null when nobody is. */
+    person: Person | null;
+  }
+  interface FastifyContextConfig {
+    /** What this route asks for. A route of the API without it is not taken. */
+    access?: Access;
+  }
+  interface Session {
+    personId?: string;
+    address?: string;
+    device?: string;
+  }
+}
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/**
+ * A browser says with every write which page it came from. A write from another page, or from one that does not say, changes
+ * nothing, whatever cookie it carries.
+ */
+export function requireOwnPage(request: FastifyRequest): void {
+  if (READS.has(request.method)) return;
+  const { origin, 'sec-fetch-site': site } = request.headers;
+  const own = `${request.protocol}://${request.host}`;
+  if (origin === undefined ? site !== 'same-origin' : origin !== own) throw new AppProblem('foreign-origin');
+}
+
+/** Refuses who may not, and says who may. */
+export function requireMay(person: Person, action: Action): void {
+  if (!may(person, action)) throw new AppProblem('not-allowed', { detail: whoMay(action) });
+}
+
+/** Registered where the API's routes are: every one of them says what it asks for. */
+export function installAccess(
+  app: FastifyInstance,
+  personOfSession: (personId: string) => Promise<Person | null>,
+): void {
+  app.decorateRequest('person', null);
+  app.addHook('onRoute', ({ config, url }) => {
+    if (config?.access === undefined) throw new Error(`${url} does not say who may use it`);
+  });
+  app.addHook('onRequest', async (request) => {
+    const { access } = request.routeOptions.config;
+    if (access === undefined) return;
+    requireOwnPage(request);
+    const { personId } = request.session;
+    request.person = personId === undefined ? null : await personOfSession(personId);
+    if (access === 'anybody') return;
+    if (request.person === null) throw new AppProblem('signed-out');
+    requireMay(request.person, access);
+  });
+}
+
+/** The person who is signed in. Routes for anybody ask `request.person` instead. */
+export function personOf(request: FastifyRequest): Person {
+  if (request.person === null) throw new AppProblem('signed-out');
+  return request.person;
+}
