@@ -2,7 +2,7 @@ import type { Caution } from '@zephyrcombe/core';
 import { IMPERIAL, METRIC, parseQuantity } from '@zephyrcombe/core';
 import { API_PROBLEM_CODES, PROBLEMS } from '../problems.ts';
 import { addressOf } from '../addresses.ts';
-import { , ROUTES } from '../routes.ts';
+import { ROUTES } from '../routes.ts';
 import { cautionText } from './cautions.ts';
 import { datumName } from './names.ts';
 import { parseFailureText, problemText } from './problems.ts';
