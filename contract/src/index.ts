@@ -87,6 +87,7 @@ export {
   EndGeometrySchema,
   HoseSchema,
   hydraulicsOf,
+  MOST_CIRCUITS,
   HydraulicsSchema,
   JointSchema,
   PortSchema,
@@ -138,6 +139,8 @@ export {
 export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
 export { API_PROBLEM_CODES, PROBLEMS, ProblemDetailsSchema } from './problems.ts';
 export type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route, RouteName } from './routes.ts';
+export { Id } from './entities/common.ts';
+export { unprintableIn } from './entities/text.ts';
 export { ADDRESSES, addressOf } from './addresses.ts';
 export { ROUTES } from './routes.ts';
 export type { CautionText } from './messages/cautions.ts';

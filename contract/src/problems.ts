@@ -12,6 +12,11 @@ export const PROBLEMS = {
     title: 'Something entered here is not right',
     detail: 'What it is stands below.',
   },
+  'bad-request': {
+    status: 400,
+    title: 'The request could not be understood',
+    detail: 'Its address or one of its headers is not as HTTP has it.',
+  },
   'signed-out': {
     status: 401,
     title: 'Nobody is signed in',
@@ -57,10 +62,30 @@ export const PROBLEMS = {
     title: 'This job was abandoned',
     detail: 'Its record stays as it is; start a new job.',
   },
+  'id-taken': {
+    status: 409,
+    title: 'That id is used already',
+    detail: 'Something else was recorded under it. Send it again under an id of its own.',
+  },
+  'gone-meanwhile': {
+    status: 409,
+    title: 'What this hangs on was removed meanwhile',
+    detail: 'Nothing was saved. Reload and look what is there now.',
+  },
   'in-use': {
     status: 409,
     title: 'Something still hangs on this',
     detail: 'Jobs or services name it. What hangs on it is named below.',
+  },
+  'precondition-failed': {
+    status: 412,
+    title: 'It is not as the request says it should be',
+    detail: 'The file has changed, or was never so.',
+  },
+  'range-not-satisfiable': {
+    status: 416,
+    title: 'There is no such part of the file',
+    detail: 'Ask for the whole of it.',
   },
   'too-large': {
     status: 413,

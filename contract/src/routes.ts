@@ -74,6 +74,7 @@ const WrenchFields = WrenchSchema.pick({
   maximum_Nm: true,
   calibratedOn: true,
 });
+const namedOnce = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
@@ -225,7 +226,7 @@ export const ROUTES = {
       circuitId: Id,
       title: Name,
       reason: Note,
-      hoseIds: z.array(Id).min(1).max(20),
+      hoseIds: z.array(Id).min(1).max(20).refine(namedOnce, 'names a hose twice'),
     }),
     reply: JobDetailSchema,
   }),
@@ -453,7 +454,10 @@ export const ROUTES = {
     ...ADDRESSES.setJobHoses,
     summary: 'Choose which hoses the job replaces',
     params: JobParams,
-    body: z.strictObject({ version: Version, hoseIds: z.array(Id).min(1).max(20) }),
+    body: z.strictObject({
+      version: Version,
+      hoseIds: z.array(Id).min(1).max(20).refine(namedOnce, 'names a hose twice'),
+    }),
     reply: JobDetailSchema,
   }),
   chooseLayout: route({
@@ -556,7 +560,11 @@ export const ROUTES = {
     ...ADDRESSES.editVehicle,
     summary: 'Change what is known of a vehicle',
     params: VehicleParams,
-    body: VehicleEntrySchema.partial().extend({ version: Version }),
+    body: VehicleEntrySchema.partial().extend({
+      version: Version,
+      /** Why less is written than the vehicle has on record. */
+      setBackBecause: Note.optional(),
+    }),
     reply: VehicleDetailSchema,
   }),
   removeVehicle: route({

@@ -1,14 +1,23 @@
 import { UNIT_IDS } from '@zephyrcombe/core';
 import { z } from 'zod';
+import { composed, isVisible, oneLine } from './text.ts';
 
-/** Names of rows are UUIDs, so that a phone without network could make them. */
-export const Id = z.uuid();
+/** Names of rows are UUIDs, so that a phone without network could make them; in capitals they are the same. */
+export const Id = z.uuid().toLowerCase();
 /** Raised by one with every write; a write with an older one is refused with both versions. */
 export const Version = z.int().min(0);
-export const CalendarDate = z.iso.date();
+/** Long before any vehicle here: an earlier date is a slip of the pen. */
+const EARLIEST = '1900-01-01';
+export const CalendarDate = z.iso.date().refine((day) => day >= EARLIEST, 'lies before 1900');
 export const Instant = z.iso.datetime();
-export const Name = z.string().trim().min(1).max(120);
-export const Note = z.string().trim().max(2000);
+export const Name = z
+  .string()
+  .overwrite(oneLine)
+  .trim()
+  .min(1)
+  .max(120)
+  .refine((text) => text === '' || isVisible(text), 'needs a letter or figure that can be seen');
+export const Note = z.string().overwrite(composed).trim().max(2000);
 
 const unit = z.enum(UNIT_IDS);
 export const UnitPreferencesSchema = z.strictObject({

@@ -81,6 +81,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   boltB_m: 'bolt at end B',
   strandFree: 'no loose strand',
   cutFace: 'face of the cut',
+  setBackBecause: 'why the distance is set back',
   servicedOn: 'date of the service',
   bottleOpenedOn: 'day the bottle was opened',
   grade: 'fluid',

@@ -1,8 +1,8 @@
 /** Who is asking, and whether they may: settled for every route before its body is read. */
 import type { Access, Action, Person } from '@zephyrcombe/contract';
-import { may, whoMay } from '@zephyrcombe/contract';
+import { may, unprintableIn, whoMay } from '@zephyrcombe/contract';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
-import { AppProblem } from './appProblem.ts';
+import { AppProblem, fieldProblem } from './appProblem.ts';
 
 declare module 'fastify' {
   interface FastifyRequest {
@@ -56,6 +56,13 @@ export function installAccess(
     if (access === 'anybody') return;
     if (request.person === null) throw new AppProblem('signed-out');
     requireMay(request.person, access);
+  });
+  // Before the schemas look: they say what a field takes, and no field takes these.
+  app.addHook('preValidation', async ({ body, query, params }) => {
+    const place = Buffer.isBuffer(body) ? null : unprintableIn(body);
+    const found = place ?? unprintableIn(query) ?? unprintableIn(params);
+    if (found !== null)
+      return Promise.reject(fieldProblem(found, 'has a character that cannot be seen or printed'));
   });
 }
 

@@ -2,6 +2,7 @@
 import type { ApiProblemCode, FieldError, ProblemDetails } from '@zephyrcombe/contract';
 import { createWriter, PROBLEMS, problemText } from '@zephyrcombe/contract';
 import { METRIC, NotPhysical } from '@zephyrcombe/core';
+import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { isDatabaseAway } from '../database/failures.ts';
@@ -14,6 +15,18 @@ const FASTIFY_CODES: Readonly<Record<string, ApiProblemCode>> = {
   FST_ERR_CTP_INVALID_CONTENT_LENGTH: 'malformed-body',
   FST_ERR_CTP_INVALID_MEDIA_TYPE: 'unsupported-media-type',
   FST_ERR_CTP_BODY_TOO_LARGE: 'too-large',
+};
+
+/** Mistakes in the request itself, as the parts that HTTP is served with tell them. */
+const HTTP_CODES: Readonly<Record<number, ApiProblemCode>> = {
+  400: 'bad-request',
+  403: 'not-found',
+  404: 'not-found',
+  412: 'precondition-failed',
+  413: 'too-large',
+  414: 'bad-request',
+  416: 'range-not-satisfiable',
+  429: 'too-many-requests',
 };
 
 const RETRY_AFTER_s = 3;
@@ -61,7 +74,10 @@ export function installErrorHandling(app: FastifyInstance): void {
       });
     const known = FASTIFY_CODES[error.code];
     if (known) return sendProblem(request, reply, known);
-    if (error.statusCode === 429) return sendProblem(request, reply, 'too-many-requests');
+    const meant = HTTP_CODES[error.statusCode ?? 0];
+    if (meant) return sendProblem(request, reply, meant);
+    if (error instanceof UniqueConstraintError) return sendProblem(request, reply, 'id-taken');
+    if (error instanceof ForeignKeyConstraintError) return sendProblem(request, reply, 'gone-meanwhile');
     if (isDatabaseAway(error)) {
       request.log.warn({ err: error }, 'database away');
       return sendProblem(request, reply, 'database-unavailable');

@@ -74,12 +74,16 @@ async function measured(): Promise<JobDetail> {
   return job;
 }
 
-const torque = (job: JobDetail, jointIndex: number, over: object = {}) => ({
+const torque = (
+  job: JobDetail,
+  jointIndex: number,
+  over: { readonly torque_Nm?: number; readonly overrides?: readonly object[] } = {},
+) => ({
   id: randomUUID(),
   jointId: job.joints[jointIndex]?.jointId,
   wrenchId: demoId('bench-25'),
   torque_Nm: 19.6,
-  typed: '19.6 N·m',
+  typed: `${over.torque_Nm ?? 19.6} N·m`,
   freshWashers: 2,
   settled: true,
   witnessMark: true,

@@ -1,6 +1,6 @@
 /** Labels of the hoses of a job: as files, and to the label printer. */
 import type { Person } from '@zephyrcombe/contract';
-import { createWriter, hoseOfJob, LABEL_FILES, labelAddress } from '@zephyrcombe/contract';
+import { Id, createWriter, hoseOfJob, LABEL_FILES, labelAddress } from '@zephyrcombe/contract';
 import type { FastifyInstance } from 'fastify';
 import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
@@ -36,7 +36,7 @@ export function labelHandlers(dependencies: Dependencies): Pick<Handlers, 'print
   };
 }
 
-const Params = z.strictObject({ jobId: z.uuid(), hoseId: z.uuid(), file: z.enum(LABEL_FILES) });
+const Params = z.strictObject({ jobId: Id, hoseId: Id, file: z.enum(LABEL_FILES) });
 
 export function registerLabelRoutes(app: FastifyInstance, dependencies: Dependencies): void {
   const { clock } = dependencies;

@@ -1,5 +1,6 @@
 /** The order of a job as files: on paper, as a table, as a document. Worked out from what was specified; nothing is kept. */
 import {
+  Id,
   createWriter,
   ORDER_FILES,
   orderAddress,
@@ -18,8 +19,8 @@ import { loadJobDetail } from '../jobs/job.repository.ts';
 import { listStock } from '../shop/stock.ts';
 import { orderCsv } from './orderCsv.ts';
 
-const Params = z.strictObject({ jobId: z.uuid(), file: z.enum(ORDER_FILES) });
-const Query = z.strictObject({ hose: z.uuid().optional() });
+const Params = z.strictObject({ jobId: Id, file: z.enum(ORDER_FILES) });
+const Query = z.strictObject({ hose: Id.optional() });
 const TYPES = {
   pdf: 'application/pdf',
   csv: 'text/csv; charset=utf-8; header=present',

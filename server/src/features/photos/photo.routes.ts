@@ -1,5 +1,6 @@
 /** Photographs of findings and readings, and what is traced on: taken as they are sent, judged by their content and not by what they claim to be. */
 import {
+  Id,
   PHOTO_LIMIT_bytes,
   PHOTO_LIMIT_px,
   PHOTO_SUBJECTS,
@@ -38,10 +39,10 @@ export function readPicture(bytes: Buffer): Picture | null {
 }
 
 const UploadParams = z.strictObject({
-  jobId: z.uuid(),
+  jobId: Id,
   subject: z.enum(PHOTO_SUBJECTS),
-  subjectId: z.uuid(),
-  photoId: z.uuid(),
+  subjectId: Id,
+  photoId: Id,
 });
 /** Whether the job has what the photograph is of. */
 const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boolean =>
@@ -49,7 +50,7 @@ const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boole
     ({ id }) => id === subjectId,
   );
 
-const PhotoParams = z.strictObject({ jobId: z.uuid(), photoId: z.uuid() });
+const PhotoParams = z.strictObject({ jobId: Id, photoId: Id });
 
 export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependencies): void {
   const { database } = dependencies;

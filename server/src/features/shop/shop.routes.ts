@@ -1,3 +1,4 @@
+import { UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
@@ -15,7 +16,7 @@ export function shopHandlers({
     getStock: stock,
     async countStock({ body }) {
       const { key, onHand, version } = body;
-      await database.transaction(async (transaction) => {
+      const count = database.transaction(async (transaction) => {
         const row = await StockItem.findOne({ where: { key }, transaction, lock: transaction.LOCK.UPDATE });
         if (row === null) {
           await StockItem.create({ key, onHand, version: 0 }, { transaction });
@@ -27,6 +28,14 @@ export function shopHandlers({
           });
         await row.update({ onHand, version: row.version + 1 }, { transaction });
       });
+      try {
+        await count;
+      } catch (error) {
+        if (!(error instanceof UniqueConstraintError)) throw error;
+        // Somebody else counted it for the first time just now.
+        const row = await StockItem.findOne({ where: { key }, rejectOnEmpty: true });
+        throw new AppProblem('stale-write', { current: row.get({ plain: true }) });
+      }
       return stock();
     },
     getShop: current,

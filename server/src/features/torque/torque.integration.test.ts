@@ -214,6 +214,25 @@ test('M70: another bolt under the vehicle’s figure, until the bolt’s own fig
   expect((await record(detail, 22)).statusCode).toBe(200);
 });
 
+test('a torque sent as another figure than was typed is refused, whatever unit it was typed in', async () => {
+  const detail = await job();
+  const sent = (torque_Nm: number, typed: string) =>
+    record(detail, torque_Nm, { typed, wrenchId: demoId('bench-25') });
+  for (const [torque_Nm, typed] of [
+    [19.5, '2 N·m'],
+    [19.5, '19.5 lbf·ft'],
+    [19.6, '19.5 N·m'],
+  ] as const)
+    expect(problemOf(await sent(torque_Nm, typed))).toMatchObject({
+      status: 400,
+      errors: [{ field: 'torque_Nm' }],
+    });
+  expect(problemOf(await sent(19.5, 'tight')).errors).toMatchObject([{ field: 'typed' }]);
+  const [known] = (await server.ask('GET', `/api/jobs/${detail.job.id}`)).json<JobDetail>().torqueRecords;
+  expect(known).toBeUndefined();
+  expect((await sent(14.5 * 1.3558179483314, '14.5 lbf·ft')).statusCode).toBe(200);
+});
+
 test('figures upside down are refused by name, and nothing is saved', async () => {
   await expect(draw({ furtherTorques: [{ ...KIT, minimum_Nm: 30 }] })).rejects.toThrow(
     'must be at least the lower figure',

@@ -10,6 +10,7 @@ import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
+import { requireTyped } from '../../http/requireTyped.ts';
 import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
 
 export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
@@ -42,6 +43,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: 'A hose of this joint was made up here and is not proved, or still wet from its proof.',
             });
 
+          requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
           const write = createWriter(person.units);
           const torques = torqueOf(joint);
           const judged = judgeTorqueAttempt({

@@ -178,6 +178,22 @@ describe('a vehicle and its hydraulics', () => {
     expect((await bolt())?.bolt?.thread).toBe('3/8-24 UNF');
   });
 
+  test('an odometer goes back, or blank, only with a reason, which stands in the history', async () => {
+    const entered = await create([], { distance_m: 18_000_000 });
+    const url = `/api/vehicles/${entered.vehicle.id}`;
+    for (const distance_m of [17_999_000, 0, null])
+      expect(problemOf(await server.ask('PATCH', url, { version: 0, distance_m }))).toMatchObject({
+        status: 400,
+        errors: [{ field: 'distance_m' }],
+      });
+    expect((await server.ask('PATCH', url, { version: 0, distance_m: 18_000_500 })).statusCode).toBe(200);
+    const back = (
+      await server.ask('PATCH', url, { version: 1, distance_m: 12_000, setBackBecause: 'New instrument' })
+    ).json<VehicleDetail>();
+    expect(back.vehicle.distance_m).toBe(12_000);
+    expect(back.changes[0]).toMatchObject({ kind: 'edited', detail: { because: 'New instrument' } });
+  });
+
   test('details are changed with their version, and a circuit is added and taken out', async () => {
     const entered = await create([]);
     const url = `/api/vehicles/${entered.vehicle.id}`;

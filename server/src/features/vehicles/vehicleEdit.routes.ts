@@ -1,7 +1,14 @@
 /** Entering, changing, importing and exporting vehicles and their hydraulics. */
 import { randomUUID } from 'node:crypto';
 import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
-import { hydraulicsOf, readVehicleDocument, renumber, writeVehicleDocument } from '@zephyrcombe/contract';
+import {
+  createWriter,
+  hydraulicsOf,
+  MOST_CIRCUITS,
+  readVehicleDocument,
+  renumber,
+  writeVehicleDocument,
+} from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
@@ -159,9 +166,18 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     editVehicle: ({ request, params, body }) =>
       change(request, params.vehicleId, async (row, transaction, tell) => {
         requireVersion(toVehicle(row), body.version);
-        const { version, ...changes } = body;
+        const { version, setBackBecause = '', ...changes } = body;
+        const { distance_m } = changes;
+        // A new instrument, or a slip before: the history says which.
+        const isSetBack =
+          row.distance_m !== null && distance_m !== undefined && (distance_m ?? 0) < row.distance_m;
+        if (isSetBack && setBackBecause === '')
+          throw fieldProblem(
+            'distance_m',
+            `is less than the ${createWriter(personOf(request).units).distance(row.distance_m ?? 0)} on record: say why`,
+          );
         await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
-        await tell('edited', definedOnly(changes));
+        await tell('edited', { ...definedOnly(changes), ...(isSetBack ? { because: setBackBecause } : {}) });
       }),
 
     async removeVehicle({ params }) {
@@ -188,6 +204,8 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         if (known !== null && known.vehicleId !== row.id)
           throw fieldProblem('id', 'is that of a circuit of another vehicle');
         if (known !== null) return;
+        if (there + body.circuits.length > MOST_CIRCUITS)
+          throw fieldProblem('circuits', `would be more than ${MOST_CIRCUITS}: remove one first`);
         for (const [index, hydraulics] of body.circuits.entries()) {
           requireWhole(hydraulics, `circuits.${index}`);
           await createCircuit(models, transaction, {

@@ -11,6 +11,7 @@ import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
+import { TextField } from '../../design/fields.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
 import { EMPTY_PATTERNS, PatternPick, PatternPreview, usePatternCircuits } from './PatternPick.tsx';
 import { VehicleFields } from './VehicleFields.tsx';
@@ -45,7 +46,10 @@ export function EditVehicleDialog({
   const navigate = useNavigate();
   const [draft, setDraft] = useState(() => draftOf(vehicle, units));
   const [tried, setTried] = useState(false);
+  const [setBackBecause, setBecause] = useState('');
   const { entry, errors } = readVehicle(draft, { vehicle, units });
+  const isSetBack =
+    entry !== null && vehicle.distance_m !== null && (entry.distance_m ?? 0) < vehicle.distance_m;
   const edit = useVehicleAction('editVehicle', vehicle.id, onClose);
   const remove = useMutation<unknown, ApiError, RequestOf<'removeVehicle'>>({
     mutationFn: (input) => call('removeVehicle', input),
@@ -58,16 +62,28 @@ export function EditVehicleDialog({
     <Dialog title="What is known of this vehicle" isOpen onClose={onClose}>
       <Stack $gap={14}>
         <VehicleFields draft={draft} onDraft={setDraft} errors={tried ? errors : {}} />
+        {isSetBack ? (
+          <TextField
+            label="Why less than is on record: another instrument, or a slip before"
+            value={setBackBecause}
+            onChange={setBecause}
+          />
+        ) : null}
         <SaveProblem save={edit} onTakeTheirs={onClose} />
         <Line>
           <PrimaryButton
             isPending={edit.isPending}
+            because={isSetBack && setBackBecause.trim() === '' ? 'Say why the distance is set back.' : null}
             onPress={() => {
               setTried(true);
               if (entry)
                 edit.mutate({
                   params: { vehicleId: vehicle.id },
-                  body: { version: vehicle.version, ...entry },
+                  body: {
+                    version: vehicle.version,
+                    ...entry,
+                    ...(isSetBack ? { setBackBecause: setBackBecause.trim() } : {}),
+                  },
                 });
             }}
           >
