@@ -3,8 +3,9 @@
 /** Unicode's composed form; a line ends in one way. */
 export const composed = (text: string): string => text.normalize('NFC').replace(/\r\n?/g, '\n');
 
-/** As `composed`, on one line: a line break, tab or run of spaces is a space. */
-export const oneLine = (text: string): string => text.normalize('NFC').replace(/\s+/gu, ' ');
+/** As `composed`, on one line: line breaks and tabs together are a space. */
+export const oneLine = (text: string): string =>
+  text.normalize('NFC').replace(/[\t\n\v\f\r\u0085\u2028\u2029]+/g, ' ');
 
 /** Letters by their class that leave no ink. */
 const FILLERS = /[\u115f\u1160\u2800\u3164\uffa0]/gu;
