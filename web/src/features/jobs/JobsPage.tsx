@@ -185,7 +185,7 @@ export function JobsPage() {
             <>
               <Title>Signed off</Title>
               <JobList status="finished" empty="Nothing has been signed off yet." />
-              {abandoned.data?.pages[0]?.items.length ? (
+              {!finished.isPending && abandoned.data?.pages[0]?.items.length ? (
                 <>
                   <Title>Abandoned</Title>
                   <JobList status="abandoned" empty="" />

@@ -54,7 +54,10 @@ test('an address holds everything: pattern by name, a changed corner whole', () 
       fc.string({ minLength: 1, maxLength: 20, unit: 'grapheme' }),
       (pattern, other, by_m, name) => {
         const corner = other ? mirrored(PATTERN_CORNERS[pattern]) : PATTERN_CORNERS[pattern];
-        const changed = longer(startState({ ...corner, name: `a ${name} b`.normalize('NFC') }, pattern), by_m);
+        const changed = longer(
+          startState({ ...corner, name: `a ${name} b`.normalize('NFC') }, pattern),
+          by_m,
+        );
         const { state, wrong } = readRoute(writeRoute(changed, new URLSearchParams()));
         expect(wrong).toBeNull();
         expect(state.corner).toEqual(JSON.parse(JSON.stringify(changed.corner)));
