@@ -37,6 +37,8 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     `/jobs/${raised}/look-over?joint=${joint?.id}`,
     `/jobs/${raised}/look-over?joint=${joint?.id}&find=thread&of=internal&d=8.93+mm`,
     `/jobs/${raised}/look-over/layouts`,
+    '/shop/wrenches',
+    '/shop/sign-ins',
     '/bench',
     '/bench/threads?of=internal&d=8.93+mm',
     '/bench/symptoms?does=pull,drag&known=oldHose&check=openNipple~frees',

@@ -302,6 +302,10 @@ describe('a sign-in ends at once, for reading and writing', () => {
     expect(await reads(cookie)).toBe(200);
     server.pass(13 * HOUR_ms);
     expect(await reads(cookie)).toBe(401);
+    // Nor is it listed as if somebody were there.
+    const lead = await server.signInAs('ottoline');
+    const { items } = (await server.ask('GET', '/api/sign-ins', undefined, lead)).json<{ items: SignIn[] }>();
+    expect(items.map(({ name }) => name)).toEqual(['Ottoline Fenn']);
     const busy = await server.signInAs('tamsin');
     for (let hours = 0; hours < 14 * 24; hours += 6) {
       expect(await reads(busy)).toBe(200);

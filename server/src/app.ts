@@ -15,7 +15,7 @@ import { readingHandlers } from './features/readings/reading.routes.ts';
 import { personHandlers } from './features/people/person.routes.ts';
 import { SESSION_COOKIE, sessionHandlers } from './features/sessions/session.routes.ts';
 import { personOfSession } from './features/sessions/session.service.ts';
-import { sessionStore } from './features/sessions/sessionStore.ts';
+import { limitsOf, sessionStore } from './features/sessions/sessionStore.ts';
 import { setUpHandlers } from './features/set-up/setUp.routes.ts';
 import { wrenchHandlers } from './features/wrenches/wrench.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
@@ -40,7 +40,6 @@ import { speakPlainly } from './http/plainIssues.ts';
 /** A document of a vehicle with every part it may have. */
 const BODY_LIMIT_bytes = 1024 * 1024;
 const REQUESTS_PER_MINUTE = 1200;
-const HOUR_ms = 3_600_000;
 
 export interface AppOptions {
   readonly logger?: boolean;
@@ -88,7 +87,7 @@ export async function buildApp(
     transform: jsonSchemaTransform,
   });
 
-  const limits = { idle_ms: config.idleHours * HOUR_ms, absolute_ms: config.signInDays * 24 * HOUR_ms };
+  const limits = limitsOf(config);
   await app.register(async (scope) => {
     await scope.register(cookie);
     await scope.register(session, {

@@ -6,10 +6,16 @@ import { fieldProblem } from './appProblem.ts';
 /** The browser and the server round alike; this is for the last bits only. */
 const SAME = 1e-6;
 
-/** Refuses a figure that is not what its text says. `field` names the figure. */
-export function requireTyped(typed: string, kind: QuantityKind, value_SI: number, field: string): void {
+/** Refuses a figure that is not what its text says; `field` and `typedField` name the two. */
+export function requireTyped(
+  typed: string,
+  kind: QuantityKind,
+  value_SI: number,
+  field: string,
+  typedField = 'typed',
+): void {
   const read = parseQuantity(typed, kind);
-  if (!read.ok) throw fieldProblem('typed', 'does not read as a figure with its unit');
+  if (!read.ok) throw fieldProblem(typedField, 'does not read as a figure with its unit');
   if (Math.abs(read.value_SI - value_SI) > SAME * Math.max(1, Math.abs(value_SI)))
     throw fieldProblem(field, 'is not what was typed');
 }

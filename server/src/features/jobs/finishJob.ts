@@ -15,6 +15,7 @@ import {
 } from '@zephyrcombe/core';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { requireStopsAnswered } from './jobAction.ts';
@@ -30,6 +31,11 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0) {
     throw fieldProblem('signature', `must be the name of who is signed in: ${person.name}`);
   }
+  // The text of a distance that is left out has to be left out as well.
+  if (body.distance_m !== null)
+    requireTyped(body.distanceTyped, 'distance', body.distance_m, 'distance_m', 'distanceTyped');
+  else if (body.distanceTyped.trim() !== '')
+    throw fieldProblem('distance_m', 'is left out, and something was typed');
   const { distance_m: known_m } = detail.vehicle;
   if (body.distance_m !== null && known_m !== null && body.distance_m < known_m) {
     const write = createWriter(person.units);

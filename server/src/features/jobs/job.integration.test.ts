@@ -151,8 +151,13 @@ describe('a job from first look to service record', () => {
     const backwards = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
       ...finish,
       distance_m: 1_000_000,
+      distanceTyped: '1000 km',
     });
     expect(problemOf(backwards)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });
+    for (const over of [{ distance_m: 18_600_000 }, { distance_m: null }]) {
+      const otherwise = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, { ...finish, ...over });
+      expect(problemOf(otherwise)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });
+    }
     const wrongFluid = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
       ...finish,
       grade: 'mineral oil',

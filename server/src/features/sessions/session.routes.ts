@@ -10,7 +10,7 @@ import type { Handlers } from '../../http/handlers.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 import { hashPassphrase, isPassphraseOf, limitTries } from './passphrase.ts';
 import { describeSession, toPerson } from './session.service.ts';
-import { sessionKey } from './sessionStore.ts';
+import { dropEnded, limitsOf, sessionKey } from './sessionStore.ts';
 
 export const SESSION_COOKIE = 'zephyrcombe_session';
 const LONGEST_DEVICE = 300;
@@ -35,7 +35,8 @@ type SessionHandlers = Pick<
 >;
 
 export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
-  const { database, config } = dependencies;
+  const { database, config, clock } = dependencies;
+  const limits = limitsOf(config);
   const { Person, Session } = database.models;
   const tries = limitTries(config.signInTries);
 
@@ -50,6 +51,7 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
 
   async function signIns(request: FastifyRequest): Promise<{ items: SignIn[] }> {
     const me = personOf(request);
+    await dropEnded(database.models, clock(), limits);
     const people = await Person.findAll({ attributes: ['id', 'name'] });
     const rows = await Session.findAll({
       where: may(me, 'keepPeople') ? {} : { personId: me.id },
@@ -75,6 +77,7 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
 
     async signIn({ request, body }) {
       const row = await proved(body.name, body.passphrase, request);
+      await dropEnded(database.models, clock(), limits);
       await beginSession(request, row.id);
       return describeSession(dependencies, toPerson(row));
     },

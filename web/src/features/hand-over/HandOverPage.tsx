@@ -12,11 +12,13 @@ import type { FluidService } from '@zephyrcombe/contract';
 import {
   capsOfJob,
   handoverNames,
+  may,
   openChecks,
   openChecksText,
   OUTFLOW_NAMES,
   problemText,
   vehicleWords,
+  whoMay,
 } from '@zephyrcombe/contract';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -290,7 +292,11 @@ function OpenHandOver() {
         />
         {open === null ? null : <Fine>{open}</Fine>}
         <SaveProblem save={finish} />
-        <PrimaryButton isPending={finish.isPending} because={incomplete} onPress={sign}>
+        <PrimaryButton
+          isPending={finish.isPending}
+          because={may(person, 'signOff') ? incomplete : whoMay('signOff')}
+          onPress={sign}
+        >
           Sign off and write the service record
         </PrimaryButton>
         <Fine>This says what was checked and what was not. It does not say that a brake is safe.</Fine>

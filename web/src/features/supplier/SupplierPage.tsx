@@ -1,6 +1,6 @@
 /** Asking the parts supplier: quote, order, and what comes. Here he is simulated, and sends the wrong thing when he is asked to. */
 import type { Misdelivery, Supply } from '@zephyrcombe/contract';
-import { MISDELIVERIES } from '@zephyrcombe/contract';
+import { may, MISDELIVERIES, whoMay } from '@zephyrcombe/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -9,7 +9,7 @@ import { jobQuery, useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { CLOSED } from '../job/JobContext.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
 import {
@@ -81,6 +81,7 @@ interface StepsProps {
 
 function Steps({ jobId, version, supply, finished }: StepsProps) {
   const write = useWriter();
+  const me = usePerson();
   const quote = useJobAction('quoteJob', jobId);
   const order = useJobAction('orderJob', jobId);
   const deliver = useJobAction('deliverJob', jobId);
@@ -163,7 +164,15 @@ function Steps({ jobId, version, supply, finished }: StepsProps) {
               <SaveProblem save={order} />
               <PrimaryButton
                 isPending={order.isPending}
-                because={finished ? CLOSED : supply.quote.lines.length === 0 ? 'Nothing was quoted.' : null}
+                because={
+                  finished
+                    ? CLOSED
+                    : !may(me, 'order')
+                      ? whoMay('order')
+                      : supply.quote.lines.length === 0
+                        ? 'Nothing was quoted.'
+                        : null
+                }
                 onPress={() => order.mutate({ params, body: { version } })}
               >
                 Order it

@@ -1,5 +1,6 @@
 /** What is known of a vehicle, changed; and circuits added to it. */
 import type { HydraulicsEntry, Vehicle, VehicleDetail } from '@zephyrcombe/contract';
+import { may, whoMay } from '@zephyrcombe/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,7 +9,7 @@ import { call } from '../../api/client.ts';
 import { vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
 import { TextField } from '../../design/fields.tsx';
@@ -42,6 +43,7 @@ export function EditVehicleDialog({
   readonly onClose: () => void;
 }) {
   const { units } = useWriter();
+  const me = usePerson();
   const client = useQueryClient();
   const navigate = useNavigate();
   const [draft, setDraft] = useState(() => draftOf(vehicle, units));
@@ -91,6 +93,7 @@ export function EditVehicleDialog({
           </PrimaryButton>
           <TextButton
             isPending={remove.isPending}
+            because={may(me, 'removeVehicles') ? null : whoMay('removeVehicles')}
             onPress={() => remove.mutate({ params: { vehicleId: vehicle.id } })}
           >
             Remove this vehicle
@@ -149,6 +152,7 @@ export function RemoveCircuit({
   readonly circuitId: string;
   readonly name: string;
 }) {
+  const me = usePerson();
   const [asked, setAsked] = useState(false);
   const remove = useVehicleAction('removeCircuit', vehicleId, () => setAsked(false));
   return (
@@ -163,6 +167,7 @@ export function RemoveCircuit({
             <SaveProblem save={{ ...remove, variables: undefined }} />
             <PlainButton
               isPending={remove.isPending}
+              because={may(me, 'removeVehicles') ? null : whoMay('removeVehicles')}
               onPress={() => remove.mutate({ params: { vehicleId, circuitId } })}
             >
               Remove {name}
