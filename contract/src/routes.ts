@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { Address } from './addresses.ts';
 import { ADDRESSES } from './addresses.ts';
 import {
-  CalendarDate,
+  EnteredDate,
   Distance_m,
   Id,
   Name,
@@ -72,8 +72,7 @@ const WrenchFields = WrenchSchema.pick({
   name: true,
   minimum_Nm: true,
   maximum_Nm: true,
-  calibratedOn: true,
-});
+}).extend({ calibratedOn: EnteredDate.nullable() });
 const namedOnce = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
@@ -509,11 +508,11 @@ export const ROUTES = {
     body: z.strictObject({
       version: Version,
       serviceId: Id,
-      servicedOn: CalendarDate,
+      servicedOn: EnteredDate,
       distance_m: Distance_m.nullable(),
       grade: z.enum(FLUID_GRADES),
       batch: FluidServiceSchema.shape.batch,
-      bottleOpenedOn: CalendarDate.nullable(),
+      bottleOpenedOn: EnteredDate.nullable(),
       quantity_m3: FluidServiceSchema.shape.quantity_m3,
       distanceTyped: Typed,
       oldColour: FluidServiceSchema.shape.oldColour,

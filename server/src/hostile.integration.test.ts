@@ -237,3 +237,12 @@ describe('addresses and headers', () => {
     }
   });
 });
+
+test('an older book may hold a service of the year 0: its pages are still read', async () => {
+  await server.database.sequelize.query(
+    `UPDATE fluid_service SET servicedOn = '0001-01-01', dueOn = '0003-01-01' WHERE vehicleId = ?`,
+    { replacements: [WICK] },
+  );
+  expect((await server.ask('GET', `/api/vehicles/${WICK}`)).statusCode).toBe(200);
+  expect((await server.ask('GET', '/api/due')).statusCode).toBe(200);
+});

@@ -6,9 +6,11 @@ import { composed, isVisible, oneLine } from './text.ts';
 export const Id = z.uuid().toLowerCase();
 /** Raised by one with every write; a write with an older one is refused with both versions. */
 export const Version = z.int().min(0);
+export const CalendarDate = z.iso.date();
 /** Long before any vehicle here: an earlier date is a slip of the pen. */
 const EARLIEST = '1900-01-01';
-export const CalendarDate = z.iso.date().refine((day) => day >= EARLIEST, 'lies before 1900');
+/** A date as it is entered now. Older books may hold others, and still have to be read. */
+export const EnteredDate = CalendarDate.refine((day) => day >= EARLIEST, 'lies before 1900');
 export const Instant = z.iso.datetime();
 export const Name = z
   .string()

@@ -344,6 +344,7 @@ describe('migrations', () => {
       units: '{}',
       passphraseHash: '',
     });
+    await sequelize.query(`UPDATE component SET name = '\u200b\u3164'`);
     await insert('stock_item', { shopId: 's', key: 'hose', onHand: 3 });
     await insert('log_entry', {
       id: 'line',
@@ -363,6 +364,11 @@ describe('migrations', () => {
     const [stamps] = await sequelize.query(
       'SELECT job.openedById, finding.foundById, log_entry.byId, stock_item.onHand FROM job, finding, log_entry, stock_item',
     );
+    const [names] = await sequelize.query(
+      'SELECT component.name AS part, vehicle.name AS vehicle FROM component, vehicle',
+    );
+    // What nobody could see or find has a name; what could be seen keeps its own.
+    expect(names).toEqual([{ part: '(no name) m', vehicle: 'V' }]);
     // The record says who; the sheet keeps the name as it was written then.
     expect(stamps).toEqual([{ openedById: 'brannoc', foundById: 'brannoc', byId: 'brannoc', onHand: 3 }]);
     await expect(sequelize.query('UPDATE log_entry SET byId = NULL')).rejects.toThrow('append-only');

@@ -41,6 +41,19 @@ const STAMPS = [
   ['log_entry', 'by', 'byId'],
 ] as const;
 
+/** Tables and columns with a name that has to be seen from now on. */
+const NAMED = [
+  ['vehicle', 'name'],
+  ['circuit', 'name'],
+  ['component', 'name'],
+  ['port', 'name'],
+  ['joint', 'name'],
+  ['hose', 'name'],
+  ['job', 'title'],
+  ['person', 'name'],
+  ['wrench', 'name'],
+] as const;
+
 const UNLOCK = `DROP TRIGGER log_entry_is_never_changed`;
 const LOCK = `CREATE TRIGGER log_entry_is_never_changed BEFORE UPDATE ON log_entry FOR EACH ROW
     SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'The job log is append-only'`;
@@ -81,6 +94,13 @@ export async function up(queries: QueryInterface): Promise<void> {
       `This book holds ${shops?.many} shops, and a book holds one. Nothing was changed. Make a copy of the database for each shop, delete the other shops’ rows from each copy, and start one server on each.`,
     );
   for (const statement of UP) await sequelize.query(statement);
+  // A name of nothing but spaces without width, or of fillers, is found in no list.
+  for (const [table, column] of NAMED)
+    await sequelize.query(
+      `UPDATE ${table} SET ${column} = CONCAT('(no name) ', LEFT(id, 8))
+        WHERE REGEXP_REPLACE(${column}, '[\\\\x{115f}\\\\x{1160}\\\\x{2800}\\\\x{3164}\\\\x{ffa0}]', '')
+          NOT REGEXP '[\\\\p{L}\\\\p{N}\\\\p{P}\\\\p{S}]'`,
+    );
   await sequelize.query(UNLOCK);
   for (const [table, name, id] of STAMPS) {
     await sequelize.query(`ALTER TABLE ${table} ADD COLUMN ${id} CHAR(36) NULL AFTER \`${name}\``);

@@ -154,6 +154,10 @@ describe('a job from first look to service record', () => {
       distanceTyped: '1000 km',
     });
     expect(problemOf(backwards)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });
+    const yearZero = { ...finish, servicedOn: '0000-11-23', bottleOpenedOn: null };
+    expect(
+      problemOf(await server.ask('POST', `/api/jobs/${job.job.id}/finish`, yearZero)).errors,
+    ).toMatchObject([{ field: 'servicedOn' }]);
     for (const over of [{ distance_m: 18_600_000 }, { distance_m: null }]) {
       const otherwise = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, { ...finish, ...over });
       expect(problemOf(otherwise)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });

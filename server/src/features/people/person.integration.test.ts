@@ -128,6 +128,7 @@ describe('wrenches', () => {
   test.each([
     ['a scale that ends before it begins', { minimum_Nm: 100 }, 'minimum_Nm'],
     ['calibrated tomorrow', { calibratedOn: '2026-11-24' }, 'calibratedOn'],
+    ['calibrated in the year 0', { calibratedOn: '0000-03-01' }, 'calibratedOn'],
     ['no name', { name: '' }, 'name'],
     ['no range', { maximum_Nm: 0 }, 'maximum_Nm'],
   ])('%s is refused at its field', async (_what, over, field) => {

@@ -5,6 +5,7 @@ import { usePerson } from '../../app/SessionContext.ts';
 import { Line } from '../../design/layout.ts';
 
 const Links = styled(Line)`
+  row-gap: 0;
   a[aria-current] {
     font-weight: 650;
     text-decoration: none;
