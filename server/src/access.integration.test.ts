@@ -1,5 +1,4 @@
 /** Who may use which route, and what a sign-in is worth: played as a browser would, and as somebody who means harm. */
-import { randomUUID } from 'node:crypto';
 import type { Role, RouteName, Session, SignIn } from '@zephyrcombe/contract';
 import {
   drawingAddress,
@@ -17,6 +16,7 @@ import { METRIC } from '@zephyrcombe/core';
 import type { InjectOptions } from 'fastify';
 import { demoId } from './demo/identity.ts';
 import { DEMO_PASSPHRASE } from './features/sessions/session.service.ts';
+import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
 import { OWN_PAGE, problemOf, startTestServer } from './testing/testServer.ts';
 
@@ -139,19 +139,7 @@ describe('somebody else’s record', () => {
       code: 'not-allowed',
       detail: 'A technician or your lead does this.',
     });
-    const own = {
-      id: randomUUID(),
-      hoseId: theirs?.hoseId,
-      pose: 'fullDroop',
-      length_m: 0.728,
-      typed: '728 mm',
-      datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
-      aid: 'tube',
-      uncertainty_m: null,
-      remainingTravel_m: 0,
-      wrap: null,
-      tightBends: null,
-    };
+    const own = tubeReading(theirs?.hoseId, 0.728);
     const job = demoId('job/petrelle-bars');
     expect((await server.ask('POST', `/api/jobs/${job}/readings`, own, apprentice)).statusCode).toBe(200);
     expect((await server.ask('POST', path(own.id), because, apprentice)).statusCode).toBe(200);

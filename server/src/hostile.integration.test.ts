@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, photoAddress } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
+import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
 import { OWN_PAGE, problemOf, startTestServer } from './testing/testServer.ts';
 
@@ -30,20 +31,7 @@ const start = (over: object = {}) =>
     hoseIds: [HOSE],
     ...over,
   });
-const reading = (over: object = {}) => ({
-  id: randomUUID(),
-  hoseId: HOSE,
-  pose: 'fullDroop',
-  length_m: 0.928,
-  typed: '928 mm',
-  datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
-  aid: 'tube',
-  uncertainty_m: null,
-  remainingTravel_m: 0,
-  wrap: null,
-  tightBends: null,
-  ...over,
-});
+const reading = (over: object = {}) => tubeReading(HOSE, 0.928, over);
 
 describe('text', () => {
   test.each([

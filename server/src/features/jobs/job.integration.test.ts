@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
+import { signedService, tubeReading } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -35,20 +36,7 @@ async function act(method: 'PATCH' | 'POST', job: JobDetail, path: string, body:
   return reply.json();
 }
 
-const reading = (length_m: number, over: object = {}) => ({
-  id: randomUUID(),
-  hoseId: HOSE,
-  pose: 'fullDroop',
-  length_m,
-  typed: `${length_m * 1000} mm`,
-  datum: SEALS,
-  aid: 'tube',
-  uncertainty_m: null,
-  remainingTravel_m: 0,
-  wrap: null,
-  tightBends: null,
-  ...over,
-});
+const reading = (length_m: number, over: object = {}) => tubeReading(HOSE, length_m, over);
 const CHECKED = {
   controlsFinal: true,
   bracketsInPlace: true,
@@ -128,20 +116,7 @@ describe('a job from first look to service record', () => {
       version: job.job.version,
       handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])),
     });
-    const finish = {
-      version: job.job.version,
-      serviceId: randomUUID(),
-      servicedOn: '2026-11-23',
-      distance_m: 18_500_000,
-      distanceTyped: '18500 km',
-      grade: 'DOT 4',
-      batch: 'SK-2610',
-      bottleOpenedOn: '2026-11-23',
-      quantity_m3: 3.5e-4,
-      oldColour: 'tea',
-      oldWaterFraction: 0.03,
-      signature: 'brannoc hale',
-    };
+    const finish = signedService(job.job.version);
 
     const forged = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
       ...finish,

@@ -4,6 +4,7 @@ import type { JobDetail, RouteName, Session, VehicleDetail } from '@zephyrcombe/
 import { hydraulicsOf, ROUTES } from '@zephyrcombe/contract';
 import { IMPERIAL, METRIC, startPattern } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
+import { MOTORCYCLE, tubeReading } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { OWN_PAGE, problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -85,19 +86,7 @@ test('the lead is signed in, enters a vehicle and a wrench, starts a job and rec
   const vehicle = (
     await ask('POST', '/api/vehicles', {
       id: randomUUID(),
-      vehicle: {
-        name: 'Peat cart',
-        kind: 'motorcycle',
-        plate: null,
-        use: 'road',
-        abs: false,
-        linkedBrakes: false,
-        electricBooster: false,
-        distance_m: null,
-        makerIntervalMonths: null,
-        makerIntervalDistance_m: null,
-        note: '',
-      },
+      vehicle: { name: 'Peat cart', ...MOTORCYCLE },
       circuits: startPattern('singleFront', {
         newId: randomUUID,
         drive: 'right',
@@ -127,19 +116,7 @@ test('the lead is signed in, enters a vehicle and a wrench, starts a job and rec
   ).json<JobDetail>();
   expect(job.wrenches).toMatchObject([{ name: 'The small one', minimum_Nm: 5, maximum_Nm: 25 }]);
   const read = (
-    await ask('POST', `/api/jobs/${job.job.id}/readings`, {
-      id: randomUUID(),
-      hoseId: hose?.id,
-      pose: 'fullDroop',
-      length_m: 0.728,
-      typed: '728 mm',
-      datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
-      aid: 'tube',
-      uncertainty_m: null,
-      remainingTravel_m: 0,
-      wrap: null,
-      tightBends: null,
-    })
+    await ask('POST', `/api/jobs/${job.job.id}/readings`, tubeReading(hose?.id, 0.728))
   ).json<JobDetail>();
   const me = opened.json<Session>().person?.id;
   expect(read.readings).toMatchObject([{ takenBy: 'Isla Marr', takenById: me }]);

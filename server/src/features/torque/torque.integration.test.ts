@@ -5,6 +5,7 @@ import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { JointMaterial } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
+import { signedService } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -190,20 +191,7 @@ async function signOff(detail: JobDetail): Promise<void> {
     version: now.job.version,
     handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])),
   });
-  await act('POST', '/finish', {
-    version: now.job.version,
-    serviceId: randomUUID(),
-    servicedOn: '2026-11-23',
-    distance_m: 18_500_000,
-    distanceTyped: '18500 km',
-    grade: 'DOT 4',
-    batch: 'SK-2610',
-    bottleOpenedOn: '2026-11-23',
-    quantity_m3: 3.5e-4,
-    oldColour: 'tea',
-    oldWaterFraction: 0.03,
-    signature: 'brannoc hale',
-  });
+  await act('POST', '/finish', signedService(now.job.version));
 }
 
 test('M70: another bolt under the vehicle’s figure, until the bolt’s own figure is entered', async () => {

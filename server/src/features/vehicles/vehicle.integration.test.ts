@@ -4,6 +4,7 @@ import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { PatternId } from '@zephyrcombe/core';
 import { changePort, insertJunction, PATTERNS, removeLine, startPattern } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
+import { MOTORCYCLE } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -13,19 +14,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-const ENTRY = {
-  name: 'Test bike',
-  kind: 'motorcycle',
-  plate: null,
-  use: 'road',
-  abs: false,
-  linkedBrakes: false,
-  electricBooster: false,
-  distance_m: null,
-  makerIntervalMonths: null,
-  makerIntervalDistance_m: null,
-  note: '',
-} as const;
+const ENTRY = { name: 'Test bike', ...MOTORCYCLE };
 const patternOf = (pattern: PatternId) =>
   startPattern(pattern, { newId: randomUUID, drive: 'right', abs: true, rearEnd: 'screwed' });
 
