@@ -12,6 +12,7 @@ import { ChoiceRow, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { BeforeSheet } from '../sign-in/BeforeSheet.ts';
+import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
 import { passphraseDoubt } from '../sign-in/passphraseDoubt.ts';
 
 const UNITS = { metric: METRIC, imperial: IMPERIAL } as const;
@@ -91,14 +92,7 @@ export function SetUpPage() {
           value={leadName}
           onChange={setLeadName}
         />
-        <TextField
-          label="Passphrase"
-          type="password"
-          autoComplete="new-password"
-          value={passphrase}
-          onChange={setPassphrase}
-          error={passphrase === '' ? null : doubt}
-        />
+        <NewPassphrase label="Passphrase" value={passphrase} onChange={setPassphrase} />
         <TextField
           label="The same passphrase again"
           type="password"

@@ -5,18 +5,17 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
-import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { peopleQuery, sessionQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useCrumb } from '../../app/crumb.ts';
 import { newId } from '../../app/newId.ts';
 import { usePerson } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';
 import { FigureTable } from '../../design/FigureTable.ts';
-import { Fine, Head, Line, Page, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Fine, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
 import { passphraseDoubt } from '../sign-in/passphraseDoubt.ts';
-import { ShopLinks } from './ShopLinks.tsx';
+import { ShopFrame } from './ShopFrame.tsx';
 
 type People = { items: PersonRecord[] };
 const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, text: ROLE_NAMES[role] }));
@@ -31,29 +30,20 @@ function useTaken() {
 }
 
 export function PeoplePage() {
-  useCrumb('People');
-  const query = useQuery(peopleQuery);
-  if (query.isPending) return <Page aria-busy="true" />;
-  if (query.isError)
-    return (
-      <Page>
-        <LoadProblem error={query.error} onRetry={() => void query.refetch()} />
-      </Page>
-    );
   return (
-    <Page>
-      <Stack $gap={16} style={{ maxWidth: 760 }}>
-        <Head>People</Head>
-        <ShopLinks />
-        <Rows>
-          {query.data.items.map((person) => (
-            <PersonRow key={`${person.id} ${person.version}`} person={person} />
-          ))}
-        </Rows>
-        <NewPerson />
-        <WhoMay />
-      </Stack>
-    </Page>
+    <ShopFrame title="People" query={useQuery(peopleQuery)}>
+      {({ items }) => (
+        <>
+          <Rows>
+            {items.map((person) => (
+              <PersonRow key={`${person.id} ${person.version}`} person={person} />
+            ))}
+          </Rows>
+          <NewPerson />
+          <WhoMay />
+        </>
+      )}
+    </ShopFrame>
   );
 }
 
@@ -122,13 +112,10 @@ function EditPerson({ person }: { readonly person: PersonRecord }) {
           {person.isRetired ? 'Take back' : 'Retire: ends all sign-ins at once'}
         </TextButton>
       </Line>
-      <TextField
+      <NewPassphrase
         label={`New passphrase for ${person.name}`}
-        type="password"
-        autoComplete="new-password"
         value={passphrase}
         onChange={setPassphrase}
-        error={passphrase === '' ? null : passphraseDoubt(passphrase)}
       />
       <SaveProblem save={reset} />
       <div>
@@ -171,13 +158,10 @@ function NewPerson() {
       <Stack $gap={12}>
         <TextField label="Name" value={name} onChange={setName} />
         <Pick<Role> label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
-        <TextField
+        <NewPassphrase
           label="First passphrase; they choose another"
-          type="password"
-          autoComplete="new-password"
           value={passphrase}
           onChange={setPassphrase}
-          error={passphrase === '' ? null : passphraseDoubt(passphrase)}
         />
         <SaveProblem save={add} />
         <div>

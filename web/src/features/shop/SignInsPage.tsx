@@ -5,37 +5,27 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
-import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { sessionQuery, signInsQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useCrumb } from '../../app/crumb.ts';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
-import { Fine, Head, Page, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Fine, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
 import { passphraseDoubt } from '../sign-in/passphraseDoubt.ts';
 import { deviceName } from './deviceName.ts';
-import { ShopLinks } from './ShopLinks.tsx';
+import { ShopFrame } from './ShopFrame.tsx';
 
 export function SignInsPage() {
-  useCrumb('Sign-ins');
-  const query = useQuery(signInsQuery);
-  if (query.isPending) return <Page aria-busy="true" />;
-  if (query.isError)
-    return (
-      <Page>
-        <LoadProblem error={query.error} onRetry={() => void query.refetch()} />
-      </Page>
-    );
   return (
-    <Page>
-      <Stack $gap={16} style={{ maxWidth: 760 }}>
-        <Head>Passphrase and sign-ins</Head>
-        <ShopLinks />
-        <OwnPassphrase />
-        <SignedIn items={query.data.items} />
-      </Stack>
-    </Page>
+    <ShopFrame title="Passphrase and sign-ins" query={useQuery(signInsQuery)}>
+      {({ items }) => (
+        <>
+          <OwnPassphrase />
+          <SignedIn items={items} />
+        </>
+      )}
+    </ShopFrame>
   );
 }
 
@@ -63,14 +53,7 @@ function OwnPassphrase() {
           value={current}
           onChange={setCurrent}
         />
-        <TextField
-          label="A new one"
-          type="password"
-          autoComplete="new-password"
-          value={passphrase}
-          onChange={setPassphrase}
-          error={passphrase === '' ? null : passphraseDoubt(passphrase)}
-        />
+        <NewPassphrase label="A new one" value={passphrase} onChange={setPassphrase} />
         <SaveProblem save={change} />
         <div>
           <PlainButton

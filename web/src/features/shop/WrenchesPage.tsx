@@ -6,18 +6,16 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
-import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { wrenchesQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useCrumb } from '../../app/crumb.ts';
 import { newId } from '../../app/newId.ts';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
-import { Fine, Head, Line, Page, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Fine, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
-import { ShopLinks } from './ShopLinks.tsx';
+import { ShopFrame } from './ShopFrame.tsx';
 
 type Fields = Pick<Wrench, 'name' | 'minimum_Nm' | 'calibratedOn'> & { readonly maximum_Nm: number | null };
 const EMPTY: Fields & { readonly id: string } = {
@@ -29,37 +27,27 @@ const EMPTY: Fields & { readonly id: string } = {
 };
 
 export function WrenchesPage() {
-  useCrumb('Torque wrenches');
-  const query = useQuery(wrenchesQuery);
   const mayKeep = may(usePerson(), 'keepShop');
-  if (query.isPending) return <Page aria-busy="true" />;
-  if (query.isError)
-    return (
-      <Page>
-        <LoadProblem error={query.error} onRetry={() => void query.refetch()} />
-      </Page>
-    );
-  const { items } = query.data;
   return (
-    <Page>
-      <Stack $gap={16} style={{ maxWidth: 760 }}>
-        <Head>Torque wrenches</Head>
-        <ShopLinks />
-        {items.length === 0 ? (
-          <Fine>
-            {mayKeep
-              ? 'None is entered yet. A torque is recorded with the wrench it was reached with: enter the first one below.'
-              : 'None is entered yet. Your lead enters them.'}
-          </Fine>
-        ) : null}
-        <Rows>
-          {items.map((wrench) => (
-            <WrenchRow key={`${wrench.id} ${wrench.version}`} wrench={wrench} mayKeep={mayKeep} />
-          ))}
-        </Rows>
-        {mayKeep ? <NewWrench /> : null}
-      </Stack>
-    </Page>
+    <ShopFrame title="Torque wrenches" query={useQuery(wrenchesQuery)}>
+      {({ items }) => (
+        <>
+          {items.length === 0 ? (
+            <Fine>
+              {mayKeep
+                ? 'None is entered yet. A torque is recorded with the wrench it was reached with: enter the first one below.'
+                : 'None is entered yet. Your lead enters them.'}
+            </Fine>
+          ) : null}
+          <Rows>
+            {items.map((wrench) => (
+              <WrenchRow key={`${wrench.id} ${wrench.version}`} wrench={wrench} mayKeep={mayKeep} />
+            ))}
+          </Rows>
+          {mayKeep ? <NewWrench /> : null}
+        </>
+      )}
+    </ShopFrame>
   );
 }
 
