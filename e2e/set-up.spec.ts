@@ -7,7 +7,7 @@ import { expect, test as base, Zephyrcombe } from './support/zephyrcombe.ts';
 /** Files that say so get an empty book instead of the demo shop's. */
 const test = base.extend<object, { own: Zephyrcombe }>({
   own: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
     async ({}, use) => {
       const own = await Zephyrcombe.start({ isEmpty: true });
       await use(own);

@@ -186,7 +186,7 @@ interface WorkerFixtures {
 export const test = base.extend<Fixtures, WorkerFixtures>({
   apart: ['', { option: true, scope: 'worker' }],
   own: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads the pattern to learn what a fixture needs
     async ({}, use) => {
       const own = await Zephyrcombe.start();
       await use(own);

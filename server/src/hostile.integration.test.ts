@@ -121,7 +121,7 @@ describe('at once', () => {
     const replies = await Promise.all(
       [1, 2, 3].map((onHand) => server.ask('PUT', '/api/shop/stock', { key, onHand, version: null })),
     );
-    expect(replies.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409, 409]);
+    expect(replies.map(({ statusCode }) => statusCode).sort((a, b) => a - b)).toEqual([200, 409, 409]);
     expect((await count(4)).statusCode).toBe(200);
   });
 

@@ -1,4 +1,4 @@
-/* eslint-disable no-console -- the one place that talks to the terminal */
+/* oxlint-disable no-console -- the one place that talks to the terminal */
 import { AccessDeniedError } from 'sequelize';
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';

@@ -1,4 +1,4 @@
-/* eslint-disable no-console -- a command for the terminal */
+/* oxlint-disable no-console -- a command for the terminal */
 /** Writes what docs/formats says of the API and of the files that leave the shop, from the contract. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';

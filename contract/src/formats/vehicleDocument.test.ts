@@ -81,7 +81,7 @@ describe('a forgiving reader says what it mended', () => {
   test('fields it does not know, at any depth', () => {
     const document = copy();
     document.colour = 'green';
-    (document.circuits[0]?.joints[0] as Record<string, unknown>).polish = true;
+    Object.assign(document.circuits[0]?.joints[0] ?? {}, { polish: true });
     expect(mends(document)).toEqual([
       { field: 'colour', mend: 'leftOut', now: 'colour' },
       { field: 'circuits.0.joints.0.polish', mend: 'leftOut', now: 'polish' },

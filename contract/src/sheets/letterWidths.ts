@@ -95,7 +95,7 @@ const BY_WIDTH: Readonly<Record<number, string>> = {
 };
 const WIDTHS: ReadonlyMap<string, number> = new Map(
   Object.entries(BY_WIDTH).flatMap(([width, letters]) =>
-    [...letters].map((letter): [string, number] => [letter, Number(width)]),
+    Array.from(letters).map((letter): [string, number] => [letter, Number(width)]),
   ),
 );
 /** A letter that is not listed is as wide as a capital M: too wide rather than too narrow. */
@@ -104,5 +104,5 @@ const UNLISTED = 824;
 const CAPITALS = 0.67;
 
 export const textWidth_m = (text: string, height_m: number): number =>
-  ([...text].reduce((sum, letter) => sum + (WIDTHS.get(letter) ?? UNLISTED), 0) / 1000) *
+  (Array.from(text).reduce((sum, letter) => sum + (WIDTHS.get(letter) ?? UNLISTED), 0) / 1000) *
   (height_m / CAPITALS);

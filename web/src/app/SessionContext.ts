@@ -1,7 +1,7 @@
 import type { Person } from '@zephyrcombe/contract';
 import { createWriter, dayIn, ownTimeZone } from '@zephyrcombe/contract';
 import { METRIC } from '@zephyrcombe/core';
-import { createContext, useContext, useMemo } from 'react';
+import { createContext, useContext, useMemo, useSyncExternalStore } from 'react';
 
 /** Who is signed in. Everything behind the sign-in page has somebody. */
 export const PersonContext = createContext<Person | null>(null);
@@ -22,7 +22,15 @@ export function useWriter() {
   return useMemo(() => createWriter(units, timeZone), [units, timeZone]);
 }
 
-/** Today's calendar date in the shop, ISO 8601. */
+const MINUTE_ms = 60_000;
+
+function everyMinute(look: () => void): () => void {
+  const timer = setInterval(look, MINUTE_ms);
+  return () => clearInterval(timer);
+}
+
+/** Today's calendar date in the shop, ISO 8601; a page left open over midnight follows. */
 export function useToday(): string {
-  return dayIn(useContext(TimeZoneContext), new Date());
+  const timeZone = useContext(TimeZoneContext);
+  return useSyncExternalStore(everyMinute, () => dayIn(timeZone, new Date()));
 }

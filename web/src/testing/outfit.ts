@@ -4,7 +4,7 @@ import { exampleBanjo } from '@zephyrcombe/core';
 
 /** A steady UUID for a short name. */
 export const uuid = (name: string): string => {
-  const hex = [...name]
+  const hex = Array.from(name)
     .map((letter) => letter.charCodeAt(0).toString(16))
     .join('')
     .padEnd(12, '0')
