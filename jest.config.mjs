@@ -28,6 +28,7 @@ const room = (name) => ({
 });
 
 export default {
+  maxWorkers: '100%',
   projects: [
     room('core'),
     room('contract'),

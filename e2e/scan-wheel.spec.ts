@@ -1,7 +1,10 @@
 import { scanPages } from './support/scan.ts';
 import { test } from './support/zephyrcombe.ts';
 
-test('every page at the wheel is accessible, fits and does not shift', async ({ page, own }) => {
+test('every page at the wheel in the night bay is accessible, fits and does not shift', async ({
+  page,
+  own,
+}) => {
   test.setTimeout(420_000);
   await scanPages(page, own, 'wheel');
 });

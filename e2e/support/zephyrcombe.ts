@@ -1,6 +1,7 @@
 /** A whole Zephyrcombe for one journey: private MariaDB, server on demo data, and a page that reports its errors. */
 import type { ChildProcess } from 'node:child_process';
 import { execFileSync, spawn } from 'node:child_process';
+import { randomInt } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -12,14 +13,13 @@ import { createConnection } from 'mysql2/promise';
 const ROOT = join(import.meta.dirname, '../..');
 const DATABASE = join(ROOT, 'bin/database');
 
+/** Below the ports that the system gives to outgoing connections, so that none of these takes it meanwhile. */
 async function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
+  const port = randomInt(20_000, 32_000);
+  return new Promise((resolve) => {
     const probe = createServer();
-    probe.on('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
+    probe.on('error', () => resolve(freePort()));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(port)));
   });
 }
 
