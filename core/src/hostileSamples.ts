@@ -212,6 +212,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   threadKey: none,
   threadNamed: none,
   swappableThreads: none,
+  hostsFirst: none,
   circuitFaults: [() => [circuit]],
   addComponent: none,
   attachPart: none,

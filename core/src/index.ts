@@ -131,6 +131,7 @@ export type {
 export { CONSTRUCTIONS, LINE_KINDS } from './layout/hydraulics.ts';
 export type { CircuitFault, FaultCode } from './layout/faults.ts';
 export { BROKEN, circuitFaults } from './layout/faults.ts';
+export { hostsFirst } from './layout/hostsFirst.ts';
 export type { NewId } from './layout/build.ts';
 export type { AttachedKind } from './layout/edit.ts';
 export {

@@ -119,7 +119,11 @@ describe('every route, reading and writing', () => {
     const Fastify = (await import('fastify')).default;
     const { installAccess } = await import('./http/access.ts');
     const bare = Fastify();
-    installAccess(bare, () => Promise.resolve(null));
+    installAccess(
+      bare,
+      () => Promise.resolve(null),
+      () => Promise.resolve(false),
+    );
     expect(() => bare.get('/api/back-door', () => 'open')).toThrow(
       '/api/back-door does not say who may use it',
     );
@@ -311,6 +315,29 @@ describe('a sign-in ends at once, for reading and writing', () => {
     const [row] = await server.database.models.Session.findAll({ where: { personId: demoId('tamsin') } });
     expect(cookie).not.toContain(row?.id);
     expect(await reads(`zephyrcombe_session=${row?.id}`)).toBe(401);
+  });
+});
+
+describe('a flood of requests', () => {
+  eachAnew();
+  test('one sign-in that asks without end is told to wait; nobody else behind its address is, and no file of the pages', async () => {
+    const flooding = await server.signInAs('tamsin');
+    const statuses: number[] = [];
+    for (let batch = 0; batch < 13; batch += 1) {
+      const replies = Array.from({ length: 100 }, () =>
+        server.ask('GET', '/api/session', undefined, flooding),
+      );
+      statuses.push(...(await Promise.all(replies)).map(({ statusCode }) => statusCode));
+    }
+    expect(statuses.filter((status) => status === 200)).toHaveLength(1200);
+    expect(statuses.filter((status) => status === 429)).toHaveLength(100);
+    expect((await server.ask('GET', '/api/session')).statusCode).toBe(200);
+    expect(problemOf(await server.ask('GET', '/api/session', undefined, flooding))).toMatchObject({
+      code: 'too-many-requests',
+    });
+    const file = await server.ask('GET', '/assets/part.js', undefined, null);
+    const session = await server.ask('GET', '/api/session', undefined, null);
+    expect([file, session].map(({ headers }) => headers['x-ratelimit-limit'])).toEqual([undefined, '6000']);
   });
 });
 

@@ -156,7 +156,7 @@ export type Hose = z.infer<typeof HoseSchema>;
 
 /** As many parts as a document may hold: far more than any vehicle has. */
 const MOST_PARTS = 400;
-const parts = <Part extends z.ZodType>(part: Part) => z.array(part).max(MOST_PARTS);
+export const parts = <Part extends z.ZodType>(part: Part) => z.array(part).max(MOST_PARTS);
 
 /** A circuit as it is edited, saved, exported and compared: without row versions. */
 export const HydraulicsSchema = z.strictObject({

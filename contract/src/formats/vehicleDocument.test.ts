@@ -78,6 +78,21 @@ describe('a forgiving reader says what it mended', () => {
       { field: 'circuits.0.hoses.0.length_m', mend: 'numberFromText', now: '0.905' },
     ]);
   });
+  test('more parts than any vehicle has are refused, and many unknown fields are left out at once', () => {
+    const document = copy();
+    const [circuit] = document.circuits;
+    const [component] = circuit?.components ?? [];
+    if (!circuit || !component) throw new Error('no circuit');
+    circuit.components = Array.from({ length: 401 }, (_, index) => ({ ...component, id: `c${index}` }));
+    expect(readVehicleDocument(document)).toMatchObject({
+      ok: false,
+      errors: [{ field: 'circuits.0.components' }],
+    });
+    const odd = copy();
+    for (let index = 0; index < 20_000; index += 1)
+      Object.assign(odd.circuits[0]?.joints[0] ?? {}, { [`odd${index}`]: index });
+    expect(mends(odd)).toHaveLength(20_000);
+  });
   test('fields it does not know, at any depth', () => {
     const document = copy();
     document.colour = 'green';

@@ -5,7 +5,7 @@
 import type { Hydraulics } from '@zephyrcombe/core';
 import { threadNamed } from '@zephyrcombe/core';
 import { z } from 'zod';
-import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema } from '../entities/vehicle.ts';
+import { HydraulicsSchema, MOST_CIRCUITS, parts, VehicleEntrySchema } from '../entities/vehicle.ts';
 import type { VehicleEntry } from '../entities/vehicle.ts';
 import type { FieldError } from '../problems.ts';
 
@@ -14,12 +14,12 @@ export const VEHICLE_SCHEMA_VERSION = 1;
 
 /** Ids join the parts of one document and mean nothing outside it. */
 const LocalId = z.string().min(1).max(60);
-const shape = HydraulicsSchema.shape;
+const { shape } = HydraulicsSchema;
 const DocumentCircuitSchema = HydraulicsSchema.extend({
-  components: z.array(shape.components.element.extend({ id: LocalId, attachedTo: LocalId.nullable() })),
-  ports: z.array(shape.ports.element.extend({ id: LocalId, componentId: LocalId })),
-  joints: z.array(shape.joints.element.extend({ id: LocalId, portId: LocalId, componentId: LocalId })),
-  hoses: z.array(shape.hoses.element.extend({ id: LocalId, fromJointId: LocalId, toJointId: LocalId })),
+  components: parts(shape.components.element.extend({ id: LocalId, attachedTo: LocalId.nullable() })),
+  ports: parts(shape.ports.element.extend({ id: LocalId, componentId: LocalId })),
+  joints: parts(shape.joints.element.extend({ id: LocalId, portId: LocalId, componentId: LocalId })),
+  hoses: parts(shape.hoses.element.extend({ id: LocalId, fromJointId: LocalId, toJointId: LocalId })),
 });
 
 export const VehicleDocumentSchema = z.strictObject({
@@ -278,10 +278,12 @@ function validated(draft: unknown, mended: Mend[], mend: MendNote): DocumentRead
         })),
       };
     }
-    for (const issue of unknown)
-      for (const key of issue.keys) {
-        candidate = without(candidate, [...issue.path, key]);
-        mend([...issue.path, key].join('.'), 'leftOut', key);
+    // A copy of its own, so that each field is taken out where it stands.
+    candidate = structuredClone(candidate);
+    for (const { path, keys } of unknown)
+      for (const key of keys) {
+        leaveOut(candidate, path, key);
+        mend([...path, key].join('.'), 'leftOut', key);
       }
   }
   return refused('(document)', 'cannot be read');
@@ -289,17 +291,12 @@ function validated(draft: unknown, mended: Mend[], mend: MendNote): DocumentRead
 
 const MOST_ERRORS = 20;
 
-function without(value: unknown, path: readonly PropertyKey[]): unknown {
-  const [key, ...rest] = path;
-  if (key === undefined) return value;
-  if (Array.isArray(value))
-    return value.map((item: unknown, index) => (index === key ? without(item, rest) : item));
-  if (!isObject(value)) return value;
-  return Object.fromEntries(
-    Object.entries(value).flatMap(([name, item]) =>
-      name !== key ? [[name, item]] : rest.length === 0 ? [] : [[name, without(item, rest)]],
-    ),
+function leaveOut(document: unknown, path: readonly PropertyKey[], key: string): void {
+  const holder = path.reduce<unknown>(
+    (value, step) => (typeof value === 'object' && value !== null ? Reflect.get(value, step) : undefined),
+    document,
   );
+  if (typeof holder === 'object' && holder !== null) Reflect.deleteProperty(holder, key);
 }
 
 const refused = (field: string, message: string): DocumentReading => ({

@@ -22,7 +22,44 @@ const without = (circuit: Hydraulics, kind: string): Hydraulics => ({
   components: circuit.components.filter((component) => component.kind !== kind),
 });
 
+/** A master with a chain of parts, each sitting on the one before, and as many junctions one behind another on lines. */
+function longChain(length: number): Hydraulics {
+  const circuit = pattern('singleFront');
+  const [port] = circuit.ports;
+  const [joint] = circuit.joints;
+  const [hose] = circuit.hoses;
+  const master = circuit.components.find((part) => part.kind === 'master');
+  if (!port || !joint || !hose || !master) throw new Error('no pattern');
+  const of = <Item>(make: (index: number) => Item) => Array.from({ length }, (_, index) => make(index));
+  return {
+    ...circuit,
+    components: [
+      { ...master, id: 'p0', attachedTo: `p${length}` },
+      ...of((i) => ({ ...master, id: `p${i + 1}`, kind: 'bracket' as const, attachedTo: `p${i}` })),
+      { ...master, id: 'j0', kind: 'junction' as const },
+      ...of((i) => ({ ...master, id: `j${i + 1}`, kind: 'junction' as const })),
+    ],
+    ports: of((i) => ({ ...port, id: `o${i}`, componentId: `j${i}` })),
+    joints: of((i) => ({ ...joint, id: `e${i}`, portId: `o${i}`, componentId: `j${i}` })),
+    hoses: of((i) => ({ ...hose, id: `h${i}`, fromJointId: `e${i}`, toJointId: `e${Math.max(0, i - 1)}` })),
+  };
+}
+
 describe('faults of a circuit', () => {
+  test('ten thousand parts that sit on each other in a ring, and a line of as many junctions, are judged at once', () => {
+    const ring = longChain(10_000);
+    const from = performance.now();
+    expect(circuitFaults(ring).filter((fault) => fault.code === 'unknownPart')).toHaveLength(10_001);
+    const standing = {
+      ...ring,
+      components: ring.components.map((part) => ({ ...part, attachedTo: null })),
+      hoses: ring.hoses.slice(1),
+    };
+    expect(circuitFaults(standing).map((fault) => fault.code)).not.toContain('unknownPart');
+    expect(circuitFaults(standing).map((fault) => fault.code)).not.toContain('loopWithoutBleedPoint');
+    // Cubic it took a minute for 3,000; the bound leaves a busy machine forty times what it takes.
+    expect(performance.now() - from).toBeLessThan(4_000);
+  });
   test('a sound circuit has none', () => {
     expect(codes(pattern('twinLongHoses'))).toEqual([]);
   });

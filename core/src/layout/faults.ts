@@ -2,6 +2,7 @@
 import { judgeSeat } from '../fittings/seat.ts';
 import type { Body } from './body.ts';
 import { USUAL_HEIGHT_m } from './body.ts';
+import { hostsFirst } from './hostsFirst.ts';
 import type { Hydraulics } from './hydraulics.ts';
 
 export type FaultCode =
@@ -42,18 +43,12 @@ export function circuitFaults(circuit: Hydraulics): readonly CircuitFault[] {
   return [...broken, ...flowFaults(circuit), ...loops(circuit), ...highPoints(circuit)];
 }
 
-/** Whether what a part sits on is there, and in the end sits on nothing itself. */
-function reachesGround(
-  components: Hydraulics['components'],
-  start: Hydraulics['components'][number],
-): boolean {
-  let at: typeof start | undefined = start;
-  for (let steps = 0; at && steps <= components.length; steps += 1) {
-    const { attachedTo }: { readonly attachedTo: string | null } = at;
-    if (attachedTo === null) return true;
-    at = components.find((candidate) => candidate.id === attachedTo);
-  }
-  return false;
+/** How many line ends lie at each joint. */
+function endsAtJoints(hoses: Hydraulics['hoses']): ReadonlyMap<string, number> {
+  const ends = new Map<string, number>();
+  for (const { fromJointId, toJointId } of hoses)
+    for (const id of new Set([fromJointId, toJointId])) ends.set(id, (ends.get(id) ?? 0) + 1);
+  return ends;
 }
 
 function brokenParts({ components, ports, joints, hoses }: Hydraulics): readonly CircuitFault[] {
@@ -64,10 +59,9 @@ function brokenParts({ components, ports, joints, hoses }: Hydraulics): readonly
   const portsById = new Map(ports.map((port) => [port.id, port]));
   const jointIds = new Set(joints.map((joint) => joint.id));
 
-  for (const component of components) {
-    if (component.attachedTo !== null && !reachesGround(components, component))
-      stop('unknownPart', component.name, [component.id]);
-  }
+  const grounded = new Set(hostsFirst(components).map(({ id }) => id));
+  for (const component of components)
+    if (!grounded.has(component.id)) stop('unknownPart', component.name, [component.id]);
   for (const port of ports)
     if (!componentIds.has(port.componentId)) stop('unknownPart', port.name, [port.id]);
   const usedBy = new Map<string, string>();
@@ -84,8 +78,9 @@ function brokenParts({ components, ports, joints, hoses }: Hydraulics): readonly
       stop('unknownPart', hose.name, [hose.id]);
     if (hose.fromJointId === hose.toJointId) stop('lineToItself', hose.name, [hose.id]);
   }
+  const endsAt = endsAtJoints(hoses);
   for (const joint of joints) {
-    const ends = hoses.filter((hose) => hose.fromJointId === joint.id || hose.toJointId === joint.id).length;
+    const ends = endsAt.get(joint.id) ?? 0;
     if (ends === 0) faults.push({ code: 'idleJoint', severity: 'warn', ids: [joint.id], name: joint.name });
     // A flare or a screwed end takes one line; at a bracket a pipe and a hose meet.
     const most = joint.seal === 'banjo' ? MOST_EYES : 2;
@@ -121,11 +116,10 @@ function flowFaults(circuit: Hydraulics): readonly CircuitFault[] {
   if (masters.length === 0) {
     return [{ code: 'noMaster', severity: 'stop', ids: [], name: circuit.name }];
   }
+  const filled = hostsOf(components, 'reservoir');
   for (const master of masters) {
-    const filled = components.some(
-      (component) => component.kind === 'reservoir' && component.attachedTo === master.id,
-    );
-    if (!filled) faults.push({ code: 'noReservoir', severity: 'warn', ids: [master.id], name: master.name });
+    if (!filled.has(master.id))
+      faults.push({ code: 'noReservoir', severity: 'warn', ids: [master.id], name: master.name });
   }
   const map = neighbours(circuit);
   const reached = new Set(masters.map((master) => master.id));
@@ -149,35 +143,40 @@ function flowFaults(circuit: Hydraulics): readonly CircuitFault[] {
   return faults;
 }
 
+/** What parts of a kind sit on. */
+const hostsOf = (
+  components: Hydraulics['components'],
+  kind: 'reservoir' | 'bleedNipple',
+): ReadonlySet<string | null> =>
+  new Set(components.filter((component) => component.kind === kind).map(({ attachedTo }) => attachedTo));
+
 /** Parts with a bleed nipple of their own. */
 const bleedPoints = ({ components }: Hydraulics): ReadonlySet<string | null> =>
-  new Set(
-    components
-      .filter((component) => component.kind === 'bleedNipple')
-      .map((component) => component.attachedTo),
-  );
+  hostsOf(components, 'bleedNipple');
 
-/**
- * Loops whose parts have no nipple: fluid can go round them instead of out. Found as the parts that are left when
- * everything that hangs on one line only has been taken away, again and again.
- */
+/** What is left when every part that hangs on one line only has been taken away, again and again: parts on a loop, or between two. */
+function onLoops(map: Neighbours): ReadonlySet<string> {
+  const lines = new Map([...map].map(([id, joined]) => [id, new Set(joined.map(({ lineId }) => lineId))]));
+  const waiting = [...lines.keys()];
+  for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
+    const own = lines.get(next);
+    if (own === undefined || own.size > 1) continue;
+    lines.delete(next);
+    for (const { id, lineId } of map.get(next) ?? [])
+      if (own.has(lineId) && lines.get(id)?.delete(lineId)) waiting.push(id);
+  }
+  return new Set(lines.keys());
+}
+
+/** Loops whose parts have no nipple: fluid can go round them instead of out. */
 function loops(circuit: Hydraulics): readonly CircuitFault[] {
   const map = neighbours(circuit);
-  const left = new Map([...map].map(([id, lines]) => [id, new Set(lines.map((line) => line.lineId))]));
-  let changed = true;
-  while (changed) {
-    changed = false;
-    for (const [id, lines] of left) {
-      if (lines.size > 1) continue;
-      left.delete(id);
-      for (const other of left.values()) for (const line of lines) other.delete(line);
-      changed = true;
-    }
-  }
+  const left = onLoops(map);
+  const nameOf = new Map(circuit.components.map(({ id, name }) => [id, name]));
   const bled = bleedPoints(circuit);
   const faults: CircuitFault[] = [];
   const seen = new Set<string>();
-  for (const start of left.keys()) {
+  for (const start of left) {
     if (seen.has(start)) continue;
     const ring: string[] = [];
     const waiting = [start];
@@ -188,8 +187,12 @@ function loops(circuit: Hydraulics): readonly CircuitFault[] {
       waiting.push(...(map.get(next) ?? []).map((line) => line.id).filter((id) => left.has(id)));
     }
     if (!ring.some((id) => bled.has(id))) {
-      const name = circuit.components.find((component) => component.id === start)?.name ?? '';
-      faults.push({ code: 'loopWithoutBleedPoint', severity: 'stop', ids: ring, name });
+      faults.push({
+        code: 'loopWithoutBleedPoint',
+        severity: 'stop',
+        ids: ring,
+        name: nameOf.get(start) ?? '',
+      });
     }
   }
   return faults;

@@ -42,6 +42,8 @@ export function requireMay(person: Person, action: Action): void {
 export function installAccess(
   app: FastifyInstance,
   personOfSession: (personId: string) => Promise<Person | null>,
+  /** Of a signed-in person's requests: more than their pages can ask for. */
+  asksTooOften: (request: FastifyRequest) => Promise<boolean>,
 ): void {
   app.decorateRequest('person', null);
   app.addHook('onRoute', ({ config, url }) => {
@@ -53,6 +55,7 @@ export function installAccess(
     requireOwnPage(request);
     const { personId } = request.session;
     request.person = personId === undefined ? null : await personOfSession(personId);
+    if (request.person !== null && (await asksTooOften(request))) throw new AppProblem('too-many-requests');
     if (access === 'anybody') return;
     if (request.person === null) throw new AppProblem('signed-out');
     requireMay(request.person, access);

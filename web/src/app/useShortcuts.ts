@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { singleKeysAct } from './singleKeys.ts';
 
 /** Marks a stop that waits for its answer; single keys are off as long as one is open. */
@@ -10,7 +10,8 @@ const TAKES_TEXT = 'input, textarea, select, [contenteditable="true"], [role="li
 
 /** Single keys that act anywhere but in a field, and not while a panel or a stop is open. */
 export function useShortcuts(keys: Readonly<Record<string, () => void>>): void {
-  useEffect(() => {
+  // Before the page is painted: whoever sees it can press its keys.
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       if (event.target instanceof HTMLElement && event.target.closest(TAKES_TEXT)) return;

@@ -1,10 +1,10 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { useLatest } from './useLatest.ts';
 
 /** Undo and redo wherever the eyes are; in a text field the field's own undo comes first. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
   const [onUndo, onRedo] = [useLatest(undo), useLatest(redo)];
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
       if (

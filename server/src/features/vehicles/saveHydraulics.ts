@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Circuit } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
-import { BROKEN, circuitFaults } from '@zephyrcombe/core';
+import { BROKEN, circuitFaults, hostsFirst } from '@zephyrcombe/core';
 import type { Model, ModelStatic, Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -121,7 +121,10 @@ async function writeParts(
       }
       const back = new Set(existing.map((row) => (row.get({ plain: true }) as { id: string }).id));
       await model.bulkCreate(
-        hostsFirst(fresh).filter((row) => !back.has(row.id)),
+        hostsFirst(
+          fresh.filter((row) => !back.has(row.id)),
+          new Set([...oldById.keys(), ...back]),
+        ),
         { transaction },
       );
       for (const { version: _version, ...row } of fresh.filter((one) => back.has(one.id)))
@@ -136,14 +139,4 @@ async function writeParts(
       if (changed) await model.increment('version', { where: { id: part.id }, transaction });
     }
   }
-}
-
-/** A part before what sits on it: the database refuses a nipple whose caliper it does not know. */
-function hostsFirst<Row extends { readonly id: string }>(rows: readonly Row[]): readonly Row[] {
-  const host = (row: Row) => (row as { readonly attachedTo?: string | null }).attachedTo ?? null;
-  const depth = (row: Row, rest = rows.length): number => {
-    const on = rows.find((candidate) => candidate.id === host(row));
-    return on && rest > 0 ? 1 + depth(on, rest - 1) : 0;
-  };
-  return [...rows].sort((left, right) => depth(left) - depth(right));
 }
