@@ -7,7 +7,9 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   test.slow();
   await signIn(page, own);
   await page.getByRole('button', { name: 'Start a job' }).click();
-  await page.getByLabel('Vehicle').selectOption({ label: 'Wick 200 shore bike, SKR 12' });
+  await page.getByLabel('Vehicle: a part of its name, plate or kind').fill('skr 12');
+  await expect(page.getByRole('group', { name: 'Vehicles found' }).getByRole('button')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Wick 200 shore bike, SKR 12' }).click();
   await page.getByText('Front brake').click();
   await page.getByLabel('What the job is').fill('Front hose, salt-cracked');
   await page.getByLabel('Why').fill('Cracks at the lower ferrule');

@@ -180,7 +180,7 @@ test('a hose made up here: every step in its turn, proved before it is fitted, w
     .locator('label')
     .filter({ hasText: /^Right hose/ })
     .click();
-  await expect(page.getByRole('button', { name: 'Specify 815 mm' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: /^Right hose/ })).toBeChecked();
   await page.getByRole('button', { name: 'change', exact: true }).click();
   await page.getByText('Made up here, from bulk hose and screwed ends').click();
   await expect(

@@ -66,6 +66,7 @@ export const ADDRESSES = {
   saveCorner: { method: 'PUT', path: '/api/vehicles/:vehicleId/corners/:cornerId' },
   removeCorner: { method: 'DELETE', path: '/api/vehicles/:vehicleId/corners/:cornerId' },
   listVehicles: { method: 'GET', path: '/api/vehicles' },
+  listServices: { method: 'GET', path: '/api/vehicles/:vehicleId/services' },
   getVehicle: { method: 'GET', path: '/api/vehicles/:vehicleId' },
 } as const satisfies Record<string, Address>;
 

@@ -100,6 +100,7 @@ export {
 export type {
   BleedRun,
   DueItem,
+  ListedVehicle,
   FitChecks,
   FluidService,
   Job,

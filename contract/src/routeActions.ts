@@ -29,6 +29,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   countStock: 'countStock',
 
   listVehicles: 'read',
+  listServices: 'read',
   getVehicle: 'read',
   exportVehicle: 'read',
   listCorners: 'read',

@@ -15,6 +15,7 @@ import {
 } from './entities/common.ts';
 import {
   DueItemSchema,
+  ListedVehicleSchema,
   FitChecksSchema,
   FluidServiceSchema,
   HandoverChecksSchema,
@@ -42,7 +43,7 @@ import {
 } from './entities/shop.ts';
 import { MISDELIVERIES } from './formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
-import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema, VehicleSchema } from './entities/vehicle.ts';
+import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema } from './entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
@@ -77,6 +78,12 @@ const namedOnce = (ids: readonly string[]): boolean => new Set(ids).size === ids
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
+/** A page of a list: `after` is the `next` of the page before. */
+const PAGE = {
+  after: z.string().max(1000).optional(),
+  limit: z.coerce.number().int().min(1).max(100).default(30),
+};
+const Search = z.string().trim().max(120).optional();
 
 export const ROUTES = {
   getSession: route({
@@ -210,8 +217,10 @@ export const ROUTES = {
     summary: 'Jobs, newest first, a page at a time',
     query: z.strictObject({
       status: z.enum(JOB_STATES).optional(),
-      after: z.string().max(200).optional(),
-      limit: z.coerce.number().int().min(1).max(100).default(30),
+      vehicleId: Id.optional(),
+      /** In the job's title, or the vehicle's name or plate. */
+      search: Search,
+      ...PAGE,
     }),
     reply: page(JobSummarySchema),
   }),
@@ -376,14 +385,20 @@ export const ROUTES = {
   }),
   getStock: route({
     ...ADDRESSES.getStock,
-    summary: 'What lies on the shelf, by part',
-    reply: z.strictObject({ items: z.array(StockItemSchema) }),
+    summary: 'What lies on the shelf, by part, a page at a time',
+    query: z.strictObject({
+      /** These parts only. */
+      key: z.union([StockItemSchema.shape.key, z.array(StockItemSchema.shape.key).max(100)]).optional(),
+      ...PAGE,
+      limit: PAGE.limit.default(100),
+    }),
+    reply: page(StockItemSchema),
   }),
   countStock: route({
     ...ADDRESSES.countStock,
     summary: 'Write how many of a part lie on the shelf; a new part has no version',
     body: StockItemSchema.omit({ version: true }).extend({ version: Version.nullable() }),
-    reply: z.strictObject({ items: z.array(StockItemSchema) }),
+    reply: StockItemSchema,
   }),
   takeReading: route({
     ...ADDRESSES.takeReading,
@@ -525,8 +540,9 @@ export const ROUTES = {
 
   listDue: route({
     ...ADDRESSES.listDue,
-    summary: 'What is due, most urgent first',
-    reply: z.strictObject({ items: z.array(DueItemSchema) }),
+    summary: 'What is due, most urgent first, a page at a time',
+    query: z.strictObject(PAGE),
+    reply: page(DueItemSchema),
   }),
   createVehicle: route({
     ...ADDRESSES.createVehicle,
@@ -624,12 +640,24 @@ export const ROUTES = {
   }),
   listVehicles: route({
     ...ADDRESSES.listVehicles,
-    summary: 'Vehicles with the circuits and hoses a job can be started on',
-    reply: z.strictObject({ items: z.array(VehicleSchema) }),
+    summary: 'Vehicles by name, a page at a time',
+    query: z.strictObject({
+      /** In the name, the plate or the kind. */
+      search: Search,
+      ...PAGE,
+    }),
+    reply: page(ListedVehicleSchema),
+  }),
+  listServices: route({
+    ...ADDRESSES.listServices,
+    summary: 'A vehicle’s fluid services, newest first, a page at a time',
+    params: VehicleParams,
+    query: z.strictObject(PAGE),
+    reply: page(FluidServiceSchema),
   }),
   getVehicle: route({
     ...ADDRESSES.getVehicle,
-    summary: 'One vehicle: hydraulics, services, jobs',
+    summary: 'One vehicle: hydraulics, the newest services and jobs',
     params: z.strictObject({ vehicleId: Id }),
     reply: VehicleDetailSchema,
   }),

@@ -79,7 +79,16 @@ export { refillGuard, strokeVolume } from './bleeding/strokes.ts';
 export type { FluidGrade } from './fluid/grade.ts';
 export { FLUID_GRADES, judgeGrade } from './fluid/grade.ts';
 export type { DueState, NextDue, ServiceInterval } from './service/nextDue.ts';
-export { judgeBottle, judgeDue, nextDue, strictestInterval } from './service/nextDue.ts';
+export {
+  DUE_STATES,
+  judgeBottle,
+  judgeDue,
+  judgeDueDate,
+  judgeDueDistance,
+  nextDue,
+  soonUntil,
+  strictestInterval,
+} from './service/nextDue.ts';
 
 export type { FitStep, PlanHose, PlanJoint } from './procedure/fitPlan.ts';
 export { fitPlan } from './procedure/fitPlan.ts';

@@ -14,7 +14,7 @@ export async function sayHowItIsRead(page: Page): Promise<void> {
 export async function startMeasuring(page: Page, own: Zephyrcombe, title: string): Promise<void> {
   await signIn(page, own);
   await page.getByRole('button', { name: 'Start a job' }).click();
-  await page.getByLabel('Vehicle').selectOption({ label: 'Wick 200 shore bike, SKR 12' });
+  await page.getByRole('button', { name: 'Wick 200 shore bike, SKR 12' }).click();
   await page.getByText('Front brake').click();
   await page.getByLabel('What the job is').fill(title);
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();

@@ -334,9 +334,10 @@ export const JobDetailSchema = z.strictObject({
 export type JobDetail = z.infer<typeof JobDetailSchema>;
 
 export const DueItemSchema = z.strictObject({
+  circuitId: Id,
   vehicleId: Id,
   vehicleName: Name,
-  circuitName: Name.nullable(),
+  circuitName: Name,
   state: DueStateSchema,
   dueOn: CalendarDate.nullable(),
   dueDistance_m: Distance_m.nullable(),
@@ -344,11 +345,20 @@ export const DueItemSchema = z.strictObject({
 });
 export type DueItem = z.infer<typeof DueItemSchema>;
 
+export const ListedVehicleSchema = VehicleSchema.extend({
+  /** The most urgent of its circuits; null for a vehicle without brakes. */
+  due: DueStateSchema.nullable(),
+});
+export type ListedVehicle = z.infer<typeof ListedVehicleSchema>;
+
 export const VehicleDetailSchema = z.strictObject({
   vehicle: VehicleSchema,
   circuits: z.array(CircuitSchema),
+  /** The newest; `nextServices` and `nextJobs` are where the lists go on, null where they do not. */
   services: z.array(FluidServiceSchema),
+  nextServices: z.string().nullable(),
   jobs: z.array(JobSummarySchema),
+  nextJobs: z.string().nullable(),
   changes: z.array(VehicleChangeSchema),
 });
 export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;

@@ -96,27 +96,47 @@ function monthsProblem(intervalMonths: number): Problem | null {
     : { code: 'notPositive', field: 'intervalMonths', value: intervalMonths };
 }
 
-export type DueState = 'overdue' | 'soon' | 'later';
+/** From the least urgent on. */
+export const DUE_STATES = ['later', 'soon', 'overdue'] as const;
+export type DueState = (typeof DUE_STATES)[number];
 
-/** Where a vehicle stands against its due date and distance today. */
+/** The last due date that counts as soon today, calendar date, ISO 8601. */
+export const soonUntil = (today: string): string => parseDate(today).add({ days: SOON_DAYS }).toString();
+
+/** Where a vehicle stands against its due date today. */
+export function judgeDueDate(dueOn: string, today: string): DueState {
+  if (dueOn < today) return 'overdue';
+  return dueOn <= soonUntil(today) ? 'soon' : 'later';
+}
+
+/** Where a vehicle stands against its due distance, whatever the day; `later` where either is not known. */
+export function judgeDueDistance(
+  dueDistance_m: number | null,
+  distance_m: number | null,
+  intervalDistance_m: number | null,
+): DueState {
+  demand(
+    unphysical(
+      { dueDistance_m, distance_m, intervalDistance_m },
+      { notNegative: ['distance_m', 'dueDistance_m'], positive: ['intervalDistance_m'] },
+    ),
+  );
+  if (dueDistance_m === null || distance_m === null) return 'later';
+  const left_m = dueDistance_m - distance_m;
+  if (left_m < 0) return 'overdue';
+  return left_m <= SOON_FRACTION * (intervalDistance_m ?? 0) ? 'soon' : 'later';
+}
+
+/** Where a vehicle stands against its due date and distance today: whichever is more urgent. */
 export function judgeDue(
   due: NextDue,
   today: string,
   distance_m: number | null,
   intervalDistance_m: number | null,
 ): DueState {
-  demand(
-    unphysical(
-      { due, distance_m, intervalDistance_m },
-      { notNegative: ['distance_m', 'dueDistance_m'], positive: ['intervalDistance_m'] },
-    ),
-  );
-  const days = parseDate(due.dueOn).compare(parseDate(today));
-  const left_m =
-    due.dueDistance_m !== null && distance_m !== null ? due.dueDistance_m - distance_m : Infinity;
-  if (days < 0 || left_m < 0) return 'overdue';
-  if (days <= SOON_DAYS || left_m <= SOON_FRACTION * (intervalDistance_m ?? 0)) return 'soon';
-  return 'later';
+  const byDate = judgeDueDate(due.dueOn, today);
+  const byDistance = judgeDueDistance(due.dueDistance_m, distance_m, intervalDistance_m);
+  return DUE_STATES.indexOf(byDate) > DUE_STATES.indexOf(byDistance) ? byDate : byDistance;
 }
 
 /** M78 for a bottle that was opened more than six months before the service. */

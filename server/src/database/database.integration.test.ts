@@ -13,6 +13,7 @@ import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
+import * as lists from './migrations/0010-lists.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -146,9 +147,11 @@ describe('migrations', () => {
       '0007-records',
       '0008-torque-bolt',
       '0009-one-shop',
+      '0010-lists',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await lists.down(queries);
     await oneShop.down(queries);
     await torqueBolt.down(queries);
     await records.down(queries);
@@ -167,6 +170,7 @@ describe('migrations', () => {
     await records.up(queries);
     await torqueBolt.up(queries);
     await oneShop.up(queries);
+    await lists.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -15,6 +15,7 @@ import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
 import { defineTrace } from '../features/traces/trace.model.ts';
 import {
   defineCircuit,
+  defineCircuitDue,
   defineComponent,
   defineHose,
   defineJoint,
@@ -40,6 +41,7 @@ function defineModels(sequelize: Sequelize) {
     VehicleChange: defineVehicleChange(sequelize),
     Corner: defineCorner(sequelize),
     Circuit: defineCircuit(sequelize),
+    CircuitDue: defineCircuitDue(sequelize),
     Component: defineComponent(sequelize),
     Port: definePort(sequelize),
     Joint: defineJoint(sequelize),

@@ -10,6 +10,7 @@ import * as capsAndMarkings from './migrations/0006-caps-and-markings.ts';
 import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
+import * as lists from './migrations/0010-lists.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   { name: '0007-records', ...records },
   { name: '0008-torque-bolt', ...torqueBolt },
   { name: '0009-one-shop', ...oneShop },
+  { name: '0010-lists', ...lists },
 ];
 
 /** Runs what has not run yet, in order; returns the names of what ran. */

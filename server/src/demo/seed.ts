@@ -8,6 +8,7 @@ import { calendarDateOf } from '../dependencies.ts';
 import type { Models } from '../database/database.ts';
 import { hashPassphrase } from '../features/sessions/passphrase.ts';
 import { DEMO_PASSPHRASE } from '../features/sessions/session.service.ts';
+import { refreshDue } from '../features/vehicles/due.ts';
 import { createCircuit } from '../features/vehicles/saveHydraulics.ts';
 import { buildCircuit } from './hydraulics.ts';
 import { DEMO_CORNERS } from './corners.ts';
@@ -124,6 +125,7 @@ async function seed(
   }
   await seedServices(models, transaction, daysAgo);
   await seedJobs({ models, transaction, circuits, daysAgo, instantAgo: before });
+  for (const { key } of VEHICLE_PLANS) await refreshDue(models, transaction, demoId(key));
 }
 
 /** Past services: vehicle, circuit, days ago, kilometres then, batch. */

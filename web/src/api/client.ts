@@ -41,8 +41,10 @@ export async function call<Name extends RouteName>(
   signal?: AbortSignal,
 ): Promise<ReplyOf<Name>> {
   const search = new URLSearchParams();
-  for (const [key, value] of Object.entries(input.query ?? {}) as [string, string | number | undefined][])
-    if (value !== undefined) search.set(key, String(value));
+  const query = Object.entries(input.query ?? {}) as [string, string | number | string[] | undefined][];
+  for (const [key, value] of query)
+    for (const one of Array.isArray(value) ? value : [value])
+      if (one !== undefined) search.append(key, String(one));
   const address = addressOf(name, input.params) + (search.size > 0 ? `?${search.toString()}` : '');
   let response: Response;
   try {

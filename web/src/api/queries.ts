@@ -1,6 +1,12 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
 import type { Job, JobDetail, StockItem } from '@zephyrcombe/contract';
-import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQueryClient,
+} from '@tanstack/react-query';
 import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
 import { call } from './client.ts';
@@ -34,43 +40,77 @@ export const signInsQuery = queryOptions({
   queryFn: ({ signal }) => call('listSignIns', {}, signal),
 });
 
-export const stockQuery = queryOptions({
-  queryKey: ['stock'],
-  queryFn: ({ signal }) => call('getStock', {}, signal),
-});
+/** What lies on the shelf of these parts. */
+export const stockQuery = (keys: readonly string[]) =>
+  queryOptions({
+    queryKey: ['stock', keys],
+    queryFn: ({ signal }) => call('getStock', { query: { key: [...keys], limit: 100 } }, signal),
+    enabled: keys.length > 0,
+  });
 
 /** Writes how many of a part lie on the shelf. */
 export function useCountStock() {
   const client = useQueryClient();
-  return useMutation<{ items: StockItem[] }, ApiError, RequestOf<'countStock'>>({
+  return useMutation<StockItem, ApiError, RequestOf<'countStock'>>({
     mutationFn: (input) => call('countStock', input),
-    onSuccess: (stock) => client.setQueryData(stockQuery.queryKey, stock),
-    onError: () => void client.invalidateQueries({ queryKey: stockQuery.queryKey }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['stock'] }),
   });
 }
 
-export const jobsQuery = (status: Job['status']) =>
+/** Where a list begins that comes a page at a time; `null` is its beginning. */
+type Start = string | null;
+
+interface Page<Item> {
+  readonly items: readonly Item[];
+  readonly next: Start;
+}
+
+/** A list that comes a page at a time, `ask` a page of it. */
+const pagedQuery = <Item>(
+  key: readonly unknown[],
+  ask: (page: { readonly after?: string }, signal: AbortSignal) => Promise<Page<Item>>,
+  start: Start = null,
+) =>
   infiniteQueryOptions({
-    queryKey: ['jobs', status],
-    initialPageParam: undefined as string | undefined,
-    queryFn: ({ signal, pageParam }) =>
-      call(
-        'listJobs',
-        { query: { status, ...(pageParam === undefined ? {} : { after: pageParam }) } },
-        signal,
-      ),
-    getNextPageParam: (page) => page.next ?? undefined,
+    queryKey: [...key, start],
+    initialPageParam: start,
+    queryFn: ({ signal, pageParam }) => ask(pageParam === null ? {} : { after: pageParam }, signal),
+    getNextPageParam: (page: Page<Item>) => page.next,
   });
+export type PagedQuery<Item> = ReturnType<typeof pagedQuery<Item>>;
 
-export const dueQuery = queryOptions({
-  queryKey: ['due'],
-  queryFn: ({ signal }) => call('listDue', {}, signal),
-});
+/** While something else is searched for, what was found before stays. */
+const searched = <Item>(query: PagedQuery<Item>) => ({ ...query, placeholderData: keepPreviousData });
 
-export const vehiclesQuery = queryOptions({
-  queryKey: ['vehicles'],
-  queryFn: ({ signal }) => call('listVehicles', {}, signal),
-});
+export const jobsQuery = (status: Job['status'], search = '') =>
+  searched(
+    pagedQuery(['jobs', status, search], (page, signal) =>
+      call('listJobs', { query: { status, ...(search === '' ? {} : { search }), ...page } }, signal),
+    ),
+  );
+
+export const jobsOfVehicleQuery = (vehicleId: string, start: Start) =>
+  pagedQuery(
+    ['jobs', 'of', vehicleId],
+    (page, signal) => call('listJobs', { query: { vehicleId, ...page } }, signal),
+    start,
+  );
+
+export const servicesQuery = (vehicleId: string, start: Start) =>
+  pagedQuery(
+    ['services', vehicleId],
+    (page, signal) => call('listServices', { params: { vehicleId }, query: page }, signal),
+    start,
+  );
+
+export const dueQuery = pagedQuery(['due'], (query, signal) => call('listDue', { query }, signal));
+
+export const vehiclesQuery = (search = '') =>
+  searched(
+    pagedQuery(['vehicles', search], (page, signal) =>
+      call('listVehicles', { query: { ...(search === '' ? {} : { search }), ...page } }, signal),
+    ),
+  );
 
 export const vehicleQuery = (vehicleId: string) =>
   queryOptions({

@@ -1,22 +1,51 @@
 import type { FluidService } from '@zephyrcombe/contract';
 import type { Transaction } from 'sequelize';
-import type { Database } from '../../database/database.ts';
+import { Op } from 'sequelize';
+import type { Database, Models } from '../../database/database.ts';
+import { behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
+import type { FluidServiceRow } from './fluidService.model.ts';
 
-/** Fluid services, newest first. */
-export async function listFluidServices(
+const NEWEST = ['servicedOn', 'id'] as const;
+
+/** The fluid service that a job ended with; null while there is none. */
+export async function serviceOfJob(
   { models }: Database,
-  where: { vehicleId?: string; jobId?: string },
+  jobId: string,
+  transaction?: Transaction,
+): Promise<FluidService | null> {
+  const row = await models.FluidService.findOne({
+    where: { jobId },
+    ...(transaction ? { transaction } : {}),
+  });
+  return row === null ? null : ((await named(models, [row], transaction))[0] ?? null);
+}
+
+/** A vehicle's fluid services, newest first. */
+export async function pageOfServices(
+  { models }: Database,
+  vehicleId: string,
+  { after, limit }: { readonly after?: string | undefined; readonly limit: number },
+): Promise<{ items: FluidService[]; next: string | null }> {
+  const rows = await models.FluidService.findAll({
+    where: {
+      [Op.and]: [
+        { vehicleId },
+        ...(after === undefined ? [] : [behind(NEWEST, 'DESC', readPlace(after, ['day', 'text']))]),
+      ],
+    },
+    order: inOrder(NEWEST, 'DESC'),
+    limit: limit + 1,
+  });
+  const { shown, next } = pageOf(rows, limit, ({ servicedOn, id }) => [servicedOn, id]);
+  return { items: [...(await named(models, shown))], next };
+}
+
+async function named(
+  models: Models,
+  rows: readonly FluidServiceRow[],
   transaction?: Transaction,
 ): Promise<readonly FluidService[]> {
   const inside = transaction ? { transaction } : {};
-  const rows = await models.FluidService.findAll({
-    where,
-    order: [
-      ['servicedOn', 'DESC'],
-      ['id', 'DESC'],
-    ],
-    ...inside,
-  });
   const circuits = await models.Circuit.findAll({
     where: { id: rows.map((row) => row.circuitId) },
     ...inside,

@@ -19,6 +19,7 @@ import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { requireStopsAnswered } from './jobAction.ts';
+import { refreshDue } from '../vehicles/due.ts';
 
 export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
@@ -95,6 +96,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   };
   await models.FluidService.create(service, { transaction });
   await updateVehicle(action, body.distance_m, today);
+  await refreshDue(models, transaction, detail.vehicle.id);
   await models.Job.update(
     {
       status: 'finished',

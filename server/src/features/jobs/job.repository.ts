@@ -1,10 +1,9 @@
-import type { HydraulicsEntry, Job, JobDetail, JobSummary } from '@zephyrcombe/contract';
+import type { HydraulicsEntry, Job, JobDetail } from '@zephyrcombe/contract';
 import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
-import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { listFluidServices } from '../fluid-services/fluidService.repository.ts';
+import { serviceOfJob } from '../fluid-services/fluidService.repository.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 
@@ -62,7 +61,7 @@ export async function loadJobDetail(
     readings,
     torques,
     runs,
-    services,
+    fluidService,
     wrenches,
     findings,
     photos,
@@ -91,7 +90,7 @@ export async function loadJobDetail(
       ...inside,
     }),
     models.BleedRun.findAll({ where, ...inside }),
-    listFluidServices(database, { jobId }, transaction),
+    serviceOfJob(database, jobId, transaction),
     models.Wrench.findAll({ where: { isRetired: false }, order: [['maximum_Nm', 'ASC']], ...inside }),
     models.Finding.findAll({
       where,
@@ -129,7 +128,7 @@ export async function loadJobDetail(
       at: row.at.toISOString(),
     })),
     bleedRuns: runs.map(({ nippleId, events }) => ({ nippleId, events })),
-    fluidService: services[0] ?? null,
+    fluidService,
     wrenches: wrenches.map((row) => row.get({ plain: true })),
     findings: findings.map((row) => ({
       ...ofJob<JobDetail['findings'][number]>(row),
@@ -161,48 +160,4 @@ async function logTellsOfOpening(
     models.LogEntry.findAll({ where: { jobId, kind: 'fitChecked' }, attributes: ['detail'], ...inside }),
   ]);
   return told !== null || ticks.some(({ detail }) => ticksOfOpening(detail));
-}
-
-/** What a list shows of each job; a handful of queries however long the list. */
-export async function summariseJobs(
-  { models }: Database,
-  jobs: readonly JobRow[],
-): Promise<readonly JobSummary[]> {
-  const jobId = jobs.map((job) => job.id);
-  const [vehicles, circuits, hoses, joints, torques, runs, nipples] = await Promise.all([
-    models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) } }),
-    models.Circuit.findAll({ where: { id: jobs.map((job) => job.circuitId) } }),
-    models.JobHose.findAll({ where: { jobId } }),
-    models.JobJoint.findAll({ where: { jobId } }),
-    models.TorqueRecord.findAll({ where: { jobId, verdict: 'within' } }),
-    models.BleedRun.findAll({ where: { jobId } }),
-    models.Component.findAll({ where: { circuitId: jobs.map((job) => job.circuitId), kind: 'bleedNipple' } }),
-  ]);
-  return jobs.map((job) => {
-    const own = hoses.filter((hose) => hose.jobId === job.id);
-    const progress = jobProgress({
-      endsConfirmed: job.endsConfirmed,
-      hoses: own.length,
-      measuredHoses: own.filter((hose) => hose.order_m !== null).length,
-      specifiedHoses: own.filter((hose) => hose.specified).length,
-      joints: joints.filter((joint) => joint.jobId === job.id).length,
-      torquedJoints: new Set(
-        torques.filter((record) => record.jobId === job.id).map((record) => record.jointId),
-      ).size,
-      nipples: nipples.filter((nipple) => nipple.circuitId === job.circuitId).length,
-      clearNipples: runs.filter((run) => run.jobId === job.id && isClear(run.events)).length,
-      finished: job.status === 'finished',
-    });
-    return {
-      id: job.id,
-      title: job.title,
-      vehicleName: vehicles.find((vehicle) => vehicle.id === job.vehicleId)?.name ?? '',
-      circuitName: circuits.find((circuit) => circuit.id === job.circuitId)?.name ?? '',
-      status: job.status,
-      openedOn: job.openedOn,
-      finishedOn: job.finishedOn,
-      next: progress.next,
-      done: [...progress.done],
-    };
-  });
 }

@@ -1,4 +1,3 @@
-import type { WhereOptions } from 'sequelize';
 import { Op, UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
@@ -15,7 +14,8 @@ import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
 import { finishJob } from './finishJob.ts';
 import type { JobRow } from './job.model.ts';
-import { loadJobDetail, summariseJobs, toJob } from './job.repository.ts';
+import { loadJobDetail, toJob } from './job.repository.ts';
+import { pageOfJobs } from './jobList.ts';
 import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
 import { setJobHoses } from './jobScope.ts';
 import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
@@ -38,15 +38,6 @@ type JobHandlers = Pick<
   | 'finishJob'
 >;
 
-/** A place in the list of jobs: opened on, id. */
-const writeCursor = (openedOn: string, id: string) => Buffer.from(`${openedOn}|${id}`).toString('base64url');
-function readCursor(cursor: string): { readonly openedOn: string; readonly id: string } {
-  const [openedOn, id] = Buffer.from(cursor, 'base64url').toString('utf8').split('|');
-  if (!openedOn || !id || !/^\d{4}-\d\d-\d\d$/.test(openedOn))
-    throw fieldProblem('after', 'is not a place in this list');
-  return { openedOn, id };
-}
-
 export function jobHandlers(dependencies: Dependencies): JobHandlers {
   const { database, clock } = dependencies;
   const { models } = database;
@@ -56,30 +47,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     return loadJobDetail(database, known.id);
   };
   return {
-    async listJobs({ query }) {
-      const conditions: WhereOptions[] = [];
-      if (query.status) conditions.push({ status: query.status });
-      if (query.after !== undefined) {
-        const { openedOn, id } = readCursor(query.after);
-        conditions.push({
-          [Op.or]: [{ openedOn: { [Op.lt]: openedOn } }, { openedOn, id: { [Op.lt]: id } }],
-        });
-      }
-      const rows = await models.Job.findAll({
-        where: { [Op.and]: conditions },
-        order: [
-          ['openedOn', 'DESC'],
-          ['id', 'DESC'],
-        ],
-        limit: query.limit + 1,
-      });
-      const shown = rows.slice(0, query.limit);
-      const last = shown.at(-1);
-      return {
-        items: [...(await summariseJobs(database, shown))],
-        next: rows.length > query.limit && last ? writeCursor(last.openedOn, last.id) : null,
-      };
-    },
+    listJobs: ({ query }) => pageOfJobs(database, query),
 
     getJob: ({ params }) => loadJobDetail(database, params.jobId),
 

@@ -16,7 +16,7 @@ import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
 import { pdfOf } from '../drawings/pdf.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
-import { listStock } from '../shop/stock.ts';
+import { stockForJob } from '../shop/stock.ts';
 import { orderCsv } from './orderCsv.ts';
 
 const Params = z.strictObject({ jobId: Id, file: z.enum(ORDER_FILES) });
@@ -44,7 +44,13 @@ export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependen
           detail: 'No hose is specified for a supplier yet: specify one first.',
         });
       const write = createWriter(person.units);
-      const document = orderDocument(detail, hoses, await listStock(database), calendarDateOf(now), write);
+      const document = orderDocument(
+        detail,
+        hoses,
+        await stockForJob(database, detail),
+        calendarDateOf(now),
+        write,
+      );
       const paper = person.units.length === 'in' ? 'letter' : 'A4';
       const content =
         file === 'pdf'

@@ -3,7 +3,7 @@ import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { listStock } from './stock.ts';
+import { pageOfStock } from './stock.ts';
 
 /** What the shop has settled for itself, and what lies on its shelf. */
 export function shopHandlers({
@@ -11,32 +11,28 @@ export function shopHandlers({
 }: Dependencies): Pick<Handlers, 'getShop' | 'editShop' | 'getStock' | 'countStock'> {
   const { Shop, StockItem } = database.models;
   const current = async () => (await Shop.findOne({ rejectOnEmpty: true })).get({ plain: true });
-  const stock = async () => ({ items: [...(await listStock(database))] });
   return {
-    getStock: stock,
+    getStock: ({ query }) => pageOfStock(database, query),
     async countStock({ body }) {
       const { key, onHand, version } = body;
-      const count = database.transaction(async (transaction) => {
-        const row = await StockItem.findOne({ where: { key }, transaction, lock: transaction.LOCK.UPDATE });
-        if (row === null) {
-          await StockItem.create({ key, onHand, version: 0 }, { transaction });
-          return;
-        }
-        if (row.version !== version)
-          throw new AppProblem('stale-write', {
-            current: { key: row.key, onHand: row.onHand, version: row.version },
-          });
-        await row.update({ onHand, version: row.version + 1 }, { transaction });
-      });
+      const count = () =>
+        database.transaction(async (transaction) => {
+          const row = await StockItem.findOne({ where: { key }, transaction, lock: transaction.LOCK.UPDATE });
+          if (row === null) return StockItem.create({ key, onHand, version: 0 }, { transaction });
+          if (row.version !== version)
+            throw new AppProblem('stale-write', {
+              current: { key: row.key, onHand: row.onHand, version: row.version },
+            });
+          return row.update({ onHand, version: row.version + 1 }, { transaction });
+        });
       try {
-        await count;
+        return (await count()).get({ plain: true });
       } catch (error) {
         if (!(error instanceof UniqueConstraintError)) throw error;
         // Somebody else counted it for the first time just now.
         const row = await StockItem.findOne({ where: { key }, rejectOnEmpty: true });
         throw new AppProblem('stale-write', { current: row.get({ plain: true }) });
       }
-      return stock();
     },
     getShop: current,
     async editShop({ body }) {

@@ -16,7 +16,7 @@ import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
 import { onOpenJob, readOpenJob, requireVersion } from '../jobs/jobAction.ts';
-import { listStock } from '../shop/stock.ts';
+import { stockForJob } from '../shop/stock.ts';
 import { askSupplier } from './supplier.ts';
 
 export function supplierHandlers(
@@ -48,7 +48,7 @@ export function supplierHandlers(
       const order = orderDocument(
         detail,
         hoses,
-        await listStock(database),
+        await stockForJob(database, detail),
         calendarDateOf(now),
         createWriter(person.units),
       );

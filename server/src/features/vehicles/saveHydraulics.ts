@@ -48,6 +48,10 @@ export async function createCircuit(
 ): Promise<void> {
   const { name, fluidGrade } = hydraulics;
   await models.Circuit.create({ id, vehicleId, name, fluidGrade, position, version: 0 }, { transaction });
+  await models.CircuitDue.create(
+    { circuitId: id, lastServicedOn: null, dueOn: null, dueDistance_m: null, byDistance: 0 },
+    { transaction },
+  );
   await writeParts(models, transaction, id, EMPTY, hydraulics);
 }
 

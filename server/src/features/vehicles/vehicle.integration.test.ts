@@ -245,7 +245,7 @@ describe('reading a vehicle document', () => {
   });
 
   test('all six demo vehicles are modelled whole and go round without change', async () => {
-    const { items } = (await server.ask('GET', '/api/vehicles')).json<{
+    const { items } = (await server.ask('GET', '/api/vehicles?limit=100')).json<{
       items: { id: string; name: string }[];
     }>();
     const demo = ['petrelle', 'wick', 'calder', 'tollan', 'brindle', 'gannet'].map(demoId);

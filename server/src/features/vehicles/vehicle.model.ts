@@ -38,6 +38,28 @@ export type PortRow = Row<Port & Retirable>;
 export type JointRow = Row<Joint & Retirable>;
 export type HoseRow = Row<Hose & Retirable>;
 
+export type CircuitDueRow = Row<{
+  circuitId: string;
+  lastServicedOn: string | null;
+  dueOn: string | null;
+  dueDistance_m: number | null;
+  /** Place in DUE_STATES by distance alone. */
+  byDistance: number;
+}>;
+
+export const defineCircuitDue = (sequelize: Sequelize) =>
+  sequelize.define<CircuitDueRow>(
+    'circuitDue',
+    {
+      circuitId: key(),
+      lastServicedOn: optionalCalendarDate(),
+      dueOn: optionalCalendarDate(),
+      dueDistance_m: optionalQuantity(),
+      byDistance: whole(),
+    },
+    plainTable('circuit_due'),
+  );
+
 export const defineVehicle = (sequelize: Sequelize) =>
   sequelize.define<VehicleRow>(
     'vehicle',

@@ -1,8 +1,8 @@
 import type { Vehicle, VehicleDetail } from '@zephyrcombe/contract';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { listFluidServices } from '../fluid-services/fluidService.repository.ts';
-import { summariseJobs } from '../jobs/job.repository.ts';
+import { pageOfServices } from '../fluid-services/fluidService.repository.ts';
+import { pageOfJobs } from '../jobs/jobList.ts';
 import { loadCircuits } from './circuit.repository.ts';
 import type { VehicleRow } from './vehicle.model.ts';
 import { listVehicleChanges } from './vehicleChange.ts';
@@ -11,23 +11,23 @@ export function toVehicle(row: VehicleRow): Vehicle {
   return row.get({ plain: true });
 }
 
+/** So many services and jobs come with the vehicle; the older ones are asked for. */
+const NEWEST = 10;
+
 /** One vehicle with everything a page shows of it. */
 export async function loadVehicleDetail(database: Database, vehicleId: string): Promise<VehicleDetail> {
   const { models } = database;
   const row = await models.Vehicle.findByPk(vehicleId);
   if (row === null) throw new AppProblem('not-found');
-  const jobs = await models.Job.findAll({
-    where: { vehicleId },
-    order: [
-      ['openedOn', 'DESC'],
-      ['id', 'DESC'],
-    ],
-  });
+  const jobs = await pageOfJobs(database, { vehicleId, limit: NEWEST });
+  const services = await pageOfServices(database, vehicleId, { limit: NEWEST });
   return {
     vehicle: toVehicle(row),
     circuits: [...(await loadCircuits(database, { vehicleId }))],
-    services: [...(await listFluidServices(database, { vehicleId }))],
-    jobs: [...(await summariseJobs(database, jobs))],
+    services: services.items,
+    nextServices: services.next,
+    jobs: jobs.items,
+    nextJobs: jobs.next,
     changes: await listVehicleChanges(models, vehicleId),
   };
 }

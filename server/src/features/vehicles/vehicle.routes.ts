@@ -1,54 +1,59 @@
-import type { DueItem } from '@zephyrcombe/contract';
-import { judgeDue } from '@zephyrcombe/core';
+import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import type { WhereOptions } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { listFluidServices } from '../fluid-services/fluidService.repository.ts';
+import { anywhere, behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
+import { pageOfServices } from '../fluid-services/fluidService.repository.ts';
+import { dueOfVehicles, listDue } from './due.ts';
 import { loadVehicleDetail, toVehicle } from './vehicle.repository.ts';
 
-const URGENCY: readonly DueItem['state'][] = ['overdue', 'soon', 'unknown', 'later'];
+const BY_NAME = ['name', 'id'] as const;
+
+/** In the name, the plate or the word for the kind. */
+function found(search: string): WhereOptions {
+  const kinds = Object.entries(VEHICLE_KIND_NAMES)
+    .filter(([, words]) => words.toLowerCase().includes(search.toLowerCase()))
+    .map(([kind]) => kind);
+  const like = { [Op.like]: anywhere(search) };
+  return { [Op.or]: [{ name: like }, { plate: like }, { kind: kinds }] };
+}
 
 export function vehicleHandlers(
   dependencies: Dependencies,
-): Pick<Handlers, 'listVehicles' | 'getVehicle' | 'listDue'> {
+): Pick<Handlers, 'listVehicles' | 'getVehicle' | 'listDue' | 'listServices'> {
   const { database, clock } = dependencies;
-  const { Vehicle, Circuit } = database.models;
+  const { models } = database;
+  const today = () => calendarDateOf(clock());
   return {
-    async listVehicles() {
-      const rows = await Vehicle.findAll({ order: [['name', 'ASC']] });
-      return { items: rows.map(toVehicle) };
+    async listVehicles({ query: { search, after, limit } }) {
+      const rows = await models.Vehicle.findAll({
+        where: {
+          [Op.and]: [
+            ...(search ? [found(search)] : []),
+            ...(after === undefined ? [] : [behind(BY_NAME, 'ASC', readPlace(after, ['text', 'text']))]),
+          ],
+        },
+        order: inOrder(BY_NAME, 'ASC'),
+        limit: limit + 1,
+      });
+      const { shown, next } = pageOf(rows, limit, ({ name, id }) => [name, id]);
+      const due = await dueOfVehicles(
+        models,
+        shown.map(({ id }) => id),
+        today(),
+      );
+      return { items: shown.map((row) => ({ ...toVehicle(row), due: due.get(row.id) ?? null })), next };
     },
 
     getVehicle: ({ params }) => loadVehicleDetail(database, params.vehicleId),
 
-    async listDue() {
-      const today = calendarDateOf(clock());
-      const vehicles = await Vehicle.findAll();
-      const circuits = await Circuit.findAll({ order: [['position', 'ASC']] });
-      const services = await listFluidServices(database, {});
-      const items = circuits.flatMap((circuit): DueItem[] => {
-        const vehicle = vehicles.find((candidate) => candidate.id === circuit.vehicleId);
-        if (!vehicle) return [];
-        // Newest first, so the first one is the one that counts.
-        const last = services.find((service) => service.circuitId === circuit.id);
-        return [
-          {
-            vehicleId: vehicle.id,
-            vehicleName: vehicle.name,
-            circuitName: circuit.name,
-            state: last ? judgeDue(last, today, vehicle.distance_m, last.intervalDistance_m) : 'unknown',
-            dueOn: last?.dueOn ?? null,
-            dueDistance_m: last?.dueDistance_m ?? null,
-            lastServicedOn: last?.servicedOn ?? null,
-          },
-        ];
-      });
-      items.sort(
-        (left, right) =>
-          URGENCY.indexOf(left.state) - URGENCY.indexOf(right.state) ||
-          (left.dueOn ?? '').localeCompare(right.dueOn ?? ''),
-      );
-      return { items };
+    listServices: ({ params, query }) => pageOfServices(database, params.vehicleId, query),
+
+    async listDue({ query }) {
+      const { items, next } = await listDue(database, today(), query);
+      return { items: [...items], next };
     },
   };
 }

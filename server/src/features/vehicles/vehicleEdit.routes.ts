@@ -25,6 +25,7 @@ import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts
 import type { VehicleRow } from './vehicle.model.ts';
 import { loadVehicleDetail, toVehicle } from './vehicle.repository.ts';
 import { writeVehicleChange } from './vehicleChange.ts';
+import { refreshDue } from './due.ts';
 
 type VehicleEditHandlers = Pick<
   Handlers,
@@ -177,6 +178,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
             `is less than the ${createWriter(personOf(request).units).distance(row.distance_m ?? 0)} on record: say why`,
           );
         await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
+        if (distance_m !== undefined) await refreshDue(models, transaction, row.id);
         await tell('edited', { ...definedOnly(changes), ...(isSetBack ? { because: setBackBecause } : {}) });
       }),
 

@@ -1,14 +1,17 @@
 import type { DueItem, Job, JobSummary } from '@zephyrcombe/contract';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
 import { STAGES } from '@zephyrcombe/core';
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { dueQuery, jobsQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
+import { useSettled } from '../../app/useSettled.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
+import { TextField } from '../../design/fields.tsx';
 import { Columns, Fine, Head, Label, Page, Rows, Spread, Stack, Unseen } from '../../design/layout.ts';
 import { MoreButton } from '../../design/MoreButton.tsx';
 import { FONT, SIZE, colour } from '../../design/tokens.ts';
@@ -140,9 +143,15 @@ function DueRow({ item }: { readonly item: DueItem }) {
   );
 }
 
+interface JobListProps {
+  readonly status: Job['status'];
+  readonly empty: string;
+  readonly search?: string;
+}
+
 /** Jobs of one status, a page at a time. */
-function JobList({ status, empty }: { readonly status: Job['status']; readonly empty: string }) {
-  const jobs = useInfiniteQuery(jobsQuery(status));
+function JobList({ status, empty, search = '' }: JobListProps) {
+  const jobs = useInfiniteQuery(jobsQuery(status, search));
   if (jobs.isError) return <LoadProblem error={jobs.error} onRetry={() => void jobs.refetch()} />;
   if (jobs.isPending) return <div style={{ minHeight: 180 }} aria-busy="true" />;
   const items = jobs.data.pages.flatMap((page) => page.items);
@@ -163,9 +172,12 @@ function JobList({ status, empty }: { readonly status: Job['status']; readonly e
 export function JobsPage() {
   useCrumb(null);
   const open = useInfiniteQuery(jobsQuery('open'));
-  const finished = useInfiniteQuery(jobsQuery('finished'));
-  const abandoned = useInfiniteQuery(jobsQuery('abandoned'));
-  const due = useQuery(dueQuery);
+  const [search, setSearch] = useState('');
+  const wanted = useSettled(search.trim());
+  const finished = useInfiniteQuery(jobsQuery('finished', wanted));
+  const abandoned = useInfiniteQuery(jobsQuery('abandoned', wanted));
+  const due = useInfiniteQuery(dueQuery);
+  const dueItems = due.data?.pages.flatMap((page) => page.items) ?? [];
   const navigate = useNavigate();
   return (
     <Page>
@@ -184,11 +196,23 @@ export function JobsPage() {
           {open.isPending ? null : (
             <>
               <Title>Signed off</Title>
-              <JobList status="finished" empty="Nothing has been signed off yet." />
+              {/* A short list is read; only a long one is searched. */}
+              {finished.hasNextPage || search !== '' ? (
+                <TextField label="Find by job, vehicle or plate" value={search} onChange={setSearch} />
+              ) : null}
+              <JobList
+                status="finished"
+                search={wanted}
+                empty={
+                  wanted === ''
+                    ? 'Nothing has been signed off yet.'
+                    : `Nothing signed off matches “${wanted}”.`
+                }
+              />
               {!finished.isPending && abandoned.data?.pages[0]?.items.length ? (
                 <>
                   <Title>Abandoned</Title>
-                  <JobList status="abandoned" empty="" />
+                  <JobList status="abandoned" search={wanted} empty="" />
                 </>
               ) : null}
             </>
@@ -201,17 +225,20 @@ export function JobsPage() {
               Fluid due, by date or distance, whichever comes first
             </Title>
             {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
-            {due.data?.items.length === 0 ? (
+            {due.data && dueItems.length === 0 ? (
               <Fine>
                 No brake circuit is entered yet. <Link to="/vehicles/new">Enter the first vehicle</Link>, and
                 it is listed here as its fluid falls due.
               </Fine>
             ) : due.data ? (
-              <Rows>
-                {due.data.items.map((item) => (
-                  <DueRow key={item.vehicleId + (item.circuitName ?? '')} item={item} />
-                ))}
-              </Rows>
+              <>
+                <Rows>
+                  {dueItems.map((item) => (
+                    <DueRow key={item.circuitId} item={item} />
+                  ))}
+                </Rows>
+                <MoreButton list={due} />
+              </>
             ) : null}
           </section>
         )}

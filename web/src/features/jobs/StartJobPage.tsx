@@ -1,17 +1,18 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
-import { jobQuery, vehicleQuery, vehiclesQuery } from '../../api/queries.ts';
+import { jobQuery, vehicleQuery } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick, TextField, Tick } from '../../design/fields.tsx';
+import { ChoiceRow, TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
+import { VehicleSearch } from './VehicleSearch.tsx';
 
 /** A hard line is made anew by another way than a hose. */
 const isHose = (line: { readonly kind: string }) => line.kind === 'hose';
@@ -21,7 +22,6 @@ const EMPTY = { id: '', title: '', reason: '', circuitId: '', left: [] as string
 /** A job starts on a vehicle, a circuit and the hoses that are in its scope. */
 export function StartJobPage() {
   useCrumb('Start a job');
-  const vehicles = useQuery(vehiclesQuery);
   const [search, setSearch] = useSearchParams();
   const vehicleId = search.get('vehicle') ?? '';
   const vehicle = useQuery({ ...vehicleQuery(vehicleId), enabled: vehicleId !== '' });
@@ -56,25 +56,14 @@ export function StartJobPage() {
     <Page>
       <Stack $gap={20} style={{ maxWidth: 680 }}>
         <Head>Start a job</Head>
-        {vehicles.isError ? (
-          <LoadProblem error={vehicles.error} onRetry={() => void vehicles.refetch()} />
+        {vehicle.isError ? (
+          <LoadProblem error={vehicle.error} onRetry={() => void vehicle.refetch()} />
         ) : null}
-        <Pick
-          label="Vehicle"
-          value={vehicleId}
-          options={[
-            { value: '', text: 'Choose a vehicle' },
-            ...(vehicles.data?.items ?? []).map(({ id, name, plate }) => ({
-              value: id,
-              text: plate ? `${name}, ${plate}` : name,
-            })),
-          ]}
-          onChange={(id) => setSearch(id === '' ? {} : { vehicle: id }, { replace: true })}
-        />
-        {vehicles.data?.items.length === 0 ? (
-          <Fine>
-            No vehicle is entered yet. <Link to="/vehicles/new">Enter the first one</Link>.
-          </Fine>
+        {vehicleId === '' || vehicle.data || vehicle.isError ? (
+          <VehicleSearch
+            chosen={vehicleId === '' ? null : (vehicle.data?.vehicle ?? null)}
+            onChoose={(id) => setSearch(id === null ? {} : { vehicle: id }, { replace: true })}
+          />
         ) : null}
         {vehicle.data && drawn.length === 0 ? (
           <Fine>

@@ -31,7 +31,7 @@ const Count = styled.input`
 
 export function BillTable({ detail }: { readonly detail: JobDetail }) {
   const write = useWriter();
-  const stock = useQuery(stockQuery);
+  const stock = useQuery(stockQuery(billOfJob(detail, []).map(({ key }) => key)));
   const count = useCountStock();
   if (stock.isError) return <LoadProblem error={stock.error} onRetry={() => void stock.refetch()} />;
   const items = stock.data?.items ?? [];

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
-import { vehicleQuery } from '../../api/queries.ts';
+import { jobsOfVehicleQuery, servicesQuery, vehicleQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -27,6 +27,7 @@ import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx
 import { Working } from '../../quantities/Working.tsx';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { VehicleRoutes } from '../route/VehicleRoutes.tsx';
+import { Older } from './Older.tsx';
 import { SwappableThreads } from './SwappableThreads.tsx';
 import { VehicleCautions } from './VehicleCautions.tsx';
 import { AddCircuitDialog, EditVehicleDialog, RemoveCircuit } from './VehicleChanges.tsx';
@@ -47,7 +48,7 @@ export function VehiclePage() {
       </Page>
     );
   }
-  const { vehicle, circuits, services, jobs, changes } = query.data;
+  const { vehicle, circuits, services, nextServices, jobs, nextJobs, changes } = query.data;
   return (
     <Page>
       <Spread>
@@ -91,8 +92,8 @@ export function VehiclePage() {
           <Sheet>
             <SheetTitle>Jobs</SheetTitle>
             {jobs.length === 0 ? <Fine>None yet.</Fine> : null}
-            <Rows>
-              {jobs.map((job) => (
+            <Older first={jobs} start={nextJobs} list={jobsOfVehicleQuery(vehicle.id, nextJobs)}>
+              {(job) => (
                 <Spread key={job.id}>
                   <Link to={`/jobs/${job.id}`}>{job.title}</Link>
                   <Label>
@@ -103,14 +104,14 @@ export function VehiclePage() {
                         : `next: ${STAGE_NAMES[job.next]}`}
                   </Label>
                 </Spread>
-              ))}
-            </Rows>
+              )}
+            </Older>
           </Sheet>
           <Sheet>
             <SheetTitle>Fluid services</SheetTitle>
             {services.length === 0 ? <Fine>None on record.</Fine> : null}
-            <Rows>
-              {services.map((service) => (
+            <Older first={services} start={nextServices} list={servicesQuery(vehicle.id, nextServices)}>
+              {(service) => (
                 <div key={service.id}>
                   {write.date(service.servicedOn)}, {service.circuitName.toLowerCase()}
                   <Label style={{ display: 'block' }}>
@@ -119,8 +120,8 @@ export function VehiclePage() {
                   </Label>
                   <DueAgain service={service} />
                 </div>
-              ))}
-            </Rows>
+              )}
+            </Older>
           </Sheet>
           <VehicleRoutes vehicleId={vehicle.id} />
           <VehicleCautions vehicle={vehicle} circuits={circuits} />

@@ -1,15 +1,18 @@
+import type { DueItem } from '@zephyrcombe/contract';
 import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
-import { dueQuery, vehiclesQuery } from '../../api/queries.ts';
+import { vehiclesQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
+import { useSettled } from '../../app/useSettled.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Head, Label, Line, Page, Rows, Spread, Stack } from '../../design/layout.ts';
+import { MoreButton } from '../../design/MoreButton.tsx';
 import { SIZE, colour } from '../../design/tokens.ts';
 import { ImportVehicle } from './ImportVehicle.tsx';
 
@@ -20,27 +23,21 @@ const Name = styled(Link)`
   padding: 10px 0;
 `;
 
+const DUE_TEXT: Readonly<Record<DueItem['state'], string | null>> = {
+  overdue: 'fluid overdue',
+  soon: 'fluid due soon',
+  unknown: null,
+  later: null,
+};
+
 export function VehiclesPage() {
   useCrumb('Vehicles');
-  const vehicles = useQuery(vehiclesQuery);
   const write = useWriter();
   const navigate = useNavigate();
-  const due = useQuery(dueQuery);
   const [search, setSearch] = useState('');
-  const wanted = search.trim().toLowerCase();
-  const dueText = (vehicleId: string) => {
-    const states = (due.data?.items ?? [])
-      .filter((item) => item.vehicleId === vehicleId)
-      .map((item) => item.state);
-    return states.includes('overdue') ? 'fluid overdue' : states.includes('soon') ? 'fluid due soon' : null;
-  };
-  // The list waits for what is due, so that nothing moves when it comes.
-  const listed = due.isPending ? [] : (vehicles.data?.items ?? []);
-  const found = listed.filter((vehicle) =>
-    `${vehicle.name} ${vehicle.plate ?? ''} ${VEHICLE_KIND_NAMES[vehicle.kind]}`
-      .toLowerCase()
-      .includes(wanted),
-  );
+  const wanted = useSettled(search.trim());
+  const vehicles = useInfiniteQuery(vehiclesQuery(wanted));
+  const found = vehicles.data?.pages.flatMap((page) => page.items) ?? [];
   return (
     <Page>
       <Stack $gap={16} style={{ maxWidth: 820 }}>
@@ -64,7 +61,7 @@ export function VehiclesPage() {
                   VEHICLE_KIND_NAMES[vehicle.kind],
                   vehicle.plate,
                   vehicle.distance_m === null ? null : write.distance(vehicle.distance_m),
-                  dueText(vehicle.id),
+                  DUE_TEXT[vehicle.due ?? 'later'],
                 ]
                   .filter((part) => part !== null)
                   .join(', ')}
@@ -72,11 +69,12 @@ export function VehiclesPage() {
             </Spread>
           ))}
         </Rows>
-        {vehicles.data && !due.isPending && found.length === 0 ? (
+        <MoreButton list={vehicles} />
+        {vehicles.data && found.length === 0 ? (
           <Fine>
-            {vehicles.data.items.length === 0
+            {wanted === ''
               ? 'No vehicle yet. Enter the first one, or read a document.'
-              : `No vehicle matches “${search}”.`}
+              : `No vehicle matches “${wanted}”.`}
           </Fine>
         ) : null}
       </Stack>
