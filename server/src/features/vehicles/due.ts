@@ -2,7 +2,7 @@
 import type { DueItem } from '@zephyrcombe/contract';
 import { DUE_STATES, judgeDueDate, judgeDueDistance, soonUntil } from '@zephyrcombe/core';
 import type { Transaction, WhereOptions } from 'sequelize';
-import { Op } from 'sequelize';
+import { IndexHints, Op } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
 import { fieldProblem } from '../../http/appProblem.ts';
 import type { Place } from '../../http/paging.ts';
@@ -59,7 +59,10 @@ function stateOf({ dueOn, byDistance }: CircuitDueRow, today: string): State {
 const GROUPS: readonly { readonly state: State; readonly where: (today: string) => WhereOptions }[] = [
   {
     state: 'overdue',
-    where: (today) => ({ [Op.or]: [{ byDistance: OVERDUE }, { dueOn: { [Op.lt]: today } }] }),
+    where: (today) => ({
+      dueOn: { [Op.not]: null },
+      [Op.or]: [{ byDistance: OVERDUE }, { dueOn: { [Op.lt]: today } }],
+    }),
   },
   {
     state: 'soon',
@@ -90,6 +93,8 @@ export async function listDue(
         where: { [Op.and]: [where(today), ...(place === null ? [] : [behindDue(place)])] },
         order: inOrder(['dueOn', 'circuitId'], 'ASC'),
         limit: limit + 1 - rows.length,
+        // Read in this order until the page is full; left to itself the database sorts the whole book.
+        indexHints: [{ type: IndexHints.FORCE, values: ['due_order'] }],
       })),
     );
     if (rows.length > limit) break;
