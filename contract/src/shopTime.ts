@@ -17,8 +17,13 @@ export function ownTimeZone(): string {
   return new Intl.DateTimeFormat().resolvedOptions().timeZone;
 }
 
-function partsIn(timeZone: string, instant: Date): (type: Intl.DateTimeFormatPartTypes) => string {
-  const parts = new Intl.DateTimeFormat('en-GB', {
+/** To make one takes longer than to use it a hundred times. */
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function formatOf(timeZone: string): Intl.DateTimeFormat {
+  const known = formats.get(timeZone);
+  if (known) return known;
+  const format = new Intl.DateTimeFormat('en-GB', {
     timeZone,
     calendar: 'gregory',
     numberingSystem: 'latn',
@@ -28,6 +33,12 @@ function partsIn(timeZone: string, instant: Date): (type: Intl.DateTimeFormatPar
     hour: '2-digit',
     minute: '2-digit',
     hourCycle: 'h23',
-  }).formatToParts(instant);
+  });
+  formats.set(timeZone, format);
+  return format;
+}
+
+function partsIn(timeZone: string, instant: Date): (type: Intl.DateTimeFormatPartTypes) => string {
+  const parts = formatOf(timeZone).formatToParts(instant);
   return (type) => parts.find((part) => part.type === type)?.value ?? '';
 }

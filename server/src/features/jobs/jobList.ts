@@ -3,9 +3,8 @@ import type { Job, JobSummary } from '@zephyrcombe/contract';
 import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { WhereOptions } from 'sequelize';
 import { literal, Op } from 'sequelize';
-import type { Database } from '../../database/database.ts';
+import type { Database, Models } from '../../database/database.ts';
 import { anywhere, behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
-import type { JobRow } from './job.model.ts';
 
 const NEWEST = ['openedOn', 'id'] as const;
 
@@ -30,9 +29,11 @@ export async function pageOfJobs(
     where: { [Op.and]: conditions },
     order: inOrder(NEWEST, 'DESC'),
     limit: limit + 1,
+    attributes: [...SHOWN],
+    raw: true,
   });
   const { shown, next } = pageOf(rows, limit, ({ openedOn, id }) => [openedOn, id]);
-  return { items: [...(await summariseJobs(database, shown))], next };
+  return { items: await summariseJobs(database, shown), next };
 }
 
 /** In the job's title, or the vehicle's name or plate. */
@@ -50,25 +51,68 @@ function found({ sequelize }: Database, search: string): WhereOptions {
   };
 }
 
+/** What a list is made of; the rest of a job can be large. */
+const SHOWN = [
+  'id',
+  'title',
+  'vehicleId',
+  'circuitId',
+  'status',
+  'openedOn',
+  'finishedOn',
+  'endsConfirmed',
+] as const satisfies readonly (keyof Job)[];
+type Row = Pick<Job, (typeof SHOWN)[number]>;
+
 /** What a list shows of each job; a handful of queries however long the list. */
-async function summariseJobs({ models }: Database, jobs: readonly JobRow[]): Promise<readonly JobSummary[]> {
-  const jobId = jobs.map((job) => job.id);
-  const [vehicles, circuits, hoses, joints, torques, runs, nipples] = await Promise.all([
-    models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) }, attributes: ['id', 'name'] }),
-    models.Circuit.findAll({ where: { id: jobs.map((job) => job.circuitId) }, attributes: ['id', 'name'] }),
-    models.JobHose.findAll({ where: { jobId }, attributes: ['jobId', 'order_m', 'specified'] }),
-    models.JobJoint.findAll({ where: { jobId }, attributes: ['jobId'] }),
-    models.TorqueRecord.findAll({ where: { jobId, verdict: 'within' }, attributes: ['jobId', 'jointId'] }),
-    models.BleedRun.findAll({ where: { jobId } }),
-    models.Component.findAll({
-      where: { circuitId: jobs.map((job) => job.circuitId), kind: 'bleedNipple' },
-      attributes: ['circuitId'],
-    }),
+async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promise<JobSummary[]> {
+  const plain = { attributes: ['id', 'name'], raw: true };
+  const [vehicles, circuits, progressOf] = await Promise.all([
+    models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) }, ...plain }),
+    models.Circuit.findAll({ where: { id: jobs.map((job) => job.circuitId) }, ...plain }),
+    progressOfJobs(models, jobs),
   ]);
+  const nameOf = new Map([...vehicles, ...circuits].map(({ id, name }) => [id, name]));
   return jobs.map((job) => {
+    const { next, done } = progressOf(job);
+    return {
+      id: job.id,
+      title: job.title,
+      vehicleName: nameOf.get(job.vehicleId) ?? '',
+      circuitName: nameOf.get(job.circuitId) ?? '',
+      status: job.status,
+      openedOn: job.openedOn,
+      finishedOn: job.finishedOn,
+      next,
+      done: [...done],
+    };
+  });
+}
+
+/** How far each job has come, on the evidence of its records. */
+async function progressOfJobs(
+  models: Models,
+  jobs: readonly Row[],
+): Promise<(job: Row) => ReturnType<typeof jobProgress>> {
+  const where = { jobId: jobs.map((job) => job.id) };
+  const circuitId = jobs.map((job) => job.circuitId);
+  // Plain rows: a page of them is many, and what a model adds to each is not used.
+  const raw = true;
+  const [hoses, joints, torques, runs, nipples] = await Promise.all([
+    models.JobHose.findAll({ where, attributes: ['jobId', 'order_m', 'specified'], raw }),
+    models.JobJoint.findAll({ where, attributes: ['jobId'], raw }),
+    models.TorqueRecord.findAll({
+      where: { ...where, verdict: 'within' },
+      attributes: ['jobId', 'jointId'],
+      raw,
+    }),
+    models.BleedRun.findAll({ where }),
+    models.Component.findAll({ where: { circuitId, kind: 'bleedNipple' }, attributes: ['circuitId'], raw }),
+  ]);
+  return (job) => {
     const own = hoses.filter((hose) => hose.jobId === job.id);
-    const progress = jobProgress({
-      endsConfirmed: job.endsConfirmed,
+    return jobProgress({
+      endsConfirmed: Boolean(job.endsConfirmed),
       hoses: own.length,
       measuredHoses: own.filter((hose) => hose.order_m !== null).length,
       specifiedHoses: own.filter((hose) => hose.specified).length,
@@ -80,16 +124,5 @@ async function summariseJobs({ models }: Database, jobs: readonly JobRow[]): Pro
       clearNipples: runs.filter((run) => run.jobId === job.id && isClear(run.events)).length,
       finished: job.status === 'finished',
     });
-    return {
-      id: job.id,
-      title: job.title,
-      vehicleName: vehicles.find((vehicle) => vehicle.id === job.vehicleId)?.name ?? '',
-      circuitName: circuits.find((circuit) => circuit.id === job.circuitId)?.name ?? '',
-      status: job.status,
-      openedOn: job.openedOn,
-      finishedOn: job.finishedOn,
-      next: progress.next,
-      done: [...progress.done],
-    };
-  });
+  };
 }

@@ -92,6 +92,7 @@ export async function listDue(
       ...(await database.models.CircuitDue.findAll({
         where: { [Op.and]: [where(today), ...(place === null ? [] : [behindDue(place)])] },
         order: inOrder(['dueOn', 'circuitId'], 'ASC'),
+        raw: true,
         limit: limit + 1 - rows.length,
         // Read in this order until the page is full; left to itself the database sorts the whole book.
         indexHints: [{ type: IndexHints.FORCE, values: ['due_order'] }],
@@ -115,10 +116,15 @@ async function named(
   rows: readonly CircuitDueRow[],
   today: string,
 ): Promise<readonly DueItem[]> {
-  const circuits = await models.Circuit.findAll({ where: { id: rows.map((row) => row.circuitId) } });
+  const circuits = await models.Circuit.findAll({
+    where: { id: rows.map((row) => row.circuitId) },
+    attributes: ['id', 'vehicleId', 'name'],
+    raw: true,
+  });
   const vehicles = await models.Vehicle.findAll({
     where: { id: circuits.map((circuit) => circuit.vehicleId) },
     attributes: ['id', 'name'],
+    raw: true,
   });
   const circuitOf = new Map(circuits.map((circuit) => [circuit.id, circuit]));
   const nameOf = new Map(vehicles.map((vehicle) => [vehicle.id, vehicle.name]));
@@ -150,8 +156,12 @@ export async function dueOfVehicles(
   const circuits = await models.Circuit.findAll({
     where: { vehicleId: vehicleIds },
     attributes: ['id', 'vehicleId'],
+    raw: true,
   });
-  const rows = await models.CircuitDue.findAll({ where: { circuitId: circuits.map(({ id }) => id) } });
+  const rows = await models.CircuitDue.findAll({
+    where: { circuitId: circuits.map(({ id }) => id) },
+    raw: true,
+  });
   const states = new Map(rows.map((row) => [row.circuitId, stateOf(row, today)]));
   const urgency = (state: State) => GROUPS.findIndex((group) => group.state === state);
   const worst = new Map<string, State>();
