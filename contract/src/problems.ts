@@ -158,6 +158,28 @@ export const PROBLEMS = {
     title: 'The record book cannot be reached',
     detail: 'Nothing was saved and nothing you typed is lost. Try again in a moment.',
   },
+  'maybe-saved': {
+    status: 503,
+    title: 'The answer was lost on its way',
+    detail: 'It may have been saved. Send it again: nothing is written twice.',
+  },
+  'database-busy': {
+    status: 503,
+    title: 'The record book is busy',
+    detail:
+      'Something else holds what this needs. Nothing was saved and nothing you typed is lost. Try again in a moment.',
+  },
+  'too-slow': {
+    status: 503,
+    title: 'The record book takes too long to answer',
+    detail: 'Nothing you typed is lost. Try again in a moment.',
+  },
+  'disk-full': {
+    status: 507,
+    title: 'The disk of the record book is full',
+    detail:
+      'Nothing was saved and nothing you typed is lost. Make room on the disk of the server, then try again.',
+  },
 } as const;
 
 export type ApiProblemCode = keyof typeof PROBLEMS;

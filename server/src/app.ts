@@ -33,6 +33,7 @@ import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installAccess } from './http/access.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
+import { followOutcome } from './database/outcome.ts';
 import { registerHandlers } from './http/handlers.ts';
 import { registerWebFiles } from './http/webFiles.ts';
 import { speakPlainly } from './http/plainIssues.ts';
@@ -43,6 +44,9 @@ const BODY_LIMIT_bytes = 1024 * 1024;
 const REQUESTS_PER_MINUTE = 6000;
 /** Of one sign-in: far more than its pages ask for; nobody else is kept waiting by it. */
 const REQUESTS_OF_ONE_PER_MINUTE = 1200;
+
+/** Whatever stands still behind it, whoever asks is answered. */
+const ANSWER_ms = 9_000;
 
 export interface AppOptions {
   readonly logger?: boolean;
@@ -59,7 +63,9 @@ export async function buildApp(
     bodyLimit: BODY_LIMIT_bytes,
     trustProxy: config.trustProxy ?? false,
     genReqId: () => randomUUID(),
+    handlerTimeout: ANSWER_ms,
   });
+  app.addHook('onRequest', (_request, _reply, done) => followOutcome(done));
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   installErrorHandling(app);

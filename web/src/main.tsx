@@ -12,11 +12,19 @@ import { dropUnownedDrafts } from './app/useDraft.ts';
 import { GlobalStyle } from './design/GlobalStyle.tsx';
 import { FONT } from './design/tokens.ts';
 
-/** The server says what is wrong; asking again helps only when it was away. */
+/** The server says what is wrong; asking again helps only when it, or its book, was away. */
+const AWAY: ReadonlySet<ApiError['code']> = new Set([
+  'offline',
+  'database-unavailable',
+  'database-busy',
+  'too-slow',
+]);
 const worthAnotherTry = (failures: number, error: Error) =>
-  failures < 2 &&
-  error instanceof ApiError &&
-  (error.code === 'offline' || error.code === 'database-unavailable');
+  failures < 2 && error instanceof ApiError && AWAY.has(error.code);
+
+/** What may have been saved is sent once more by itself: the server writes nothing twice. */
+const isUnsure = (failures: number, error: Error) =>
+  failures < 2 && error instanceof ApiError && error.code === 'maybe-saved';
 
 /** A sign-in that has run out leads to the sign-in page and back; drafts stay on this device. */
 const forgetSession = (error: Error) => {
@@ -29,7 +37,7 @@ const client: QueryClient = new QueryClient({
   mutationCache: new MutationCache({ onError: forgetSession }),
   defaultOptions: {
     queries: { retry: worthAnotherTry, retryDelay: 800, staleTime: 5_000 },
-    mutations: { retry: false, networkMode: 'always' },
+    mutations: { retry: isUnsure, retryDelay: 800, networkMode: 'always' },
   },
 });
 

@@ -24,17 +24,35 @@ import {
   defineVehicleChange,
 } from '../features/vehicles/vehicle.model.ts';
 import { isDeadlock, wasNotConnected } from './failures.ts';
+import { defineSentChange } from './sentChange.ts';
+import { commitIsSent, nothingStands } from './outcome.ts';
 
 /** A technician waits at the wheel: an absent database is said within seconds. */
 const CONNECT_TIMEOUT_ms = 3000;
 const ACQUIRE_TIMEOUT_ms = 5000;
 const TRIES = 4;
+/** The answer is due within ten seconds, whatever holds a statement up. */
+const STATEMENT_LIMIT_s = 7;
+const LOCK_WAIT_s = 5;
+
+interface Connection {
+  query(sql: string, done: (error: Error | null) => void): void;
+}
+
+const limitStatements = (connection: Connection): Promise<void> =>
+  new Promise((resolve, reject) => {
+    connection.query(
+      `SET SESSION max_statement_time = ${STATEMENT_LIMIT_s}, innodb_lock_wait_timeout = ${LOCK_WAIT_s}`,
+      (error) => (error ? reject(error) : resolve()),
+    );
+  });
 
 function defineModels(sequelize: Sequelize) {
   return {
     Shop: defineShop(sequelize),
     Person: definePerson(sequelize),
     Session: defineSession(sequelize),
+    SentChange: defineSentChange(sequelize),
     StockItem: defineStockItem(sequelize),
     Wrench: defineWrench(sequelize),
     Vehicle: defineVehicle(sequelize),
@@ -70,6 +88,27 @@ export interface Database {
   readonly close: () => Promise<void>;
 }
 
+async function once<Value>(
+  sequelize: Sequelize,
+  action: (transaction: Transaction) => Promise<Value>,
+): Promise<Value> {
+  let done = false;
+  try {
+    return await sequelize.transaction(
+      { isolationLevel: SequelizeTransaction.ISOLATION_LEVELS.READ_COMMITTED },
+      async (transaction) => {
+        const value = await action(transaction);
+        commitIsSent();
+        done = true;
+        return value;
+      },
+    );
+  } catch (error) {
+    if (!done) nothingStands(error);
+    throw error;
+  }
+}
+
 export function openDatabase(config: DatabaseConfig): Database {
   const sequelize = new Sequelize(config.name, config.user, config.password, {
     host: config.host,
@@ -82,16 +121,14 @@ export function openDatabase(config: DatabaseConfig): Database {
     retry: { match: [ConnectionRefusedError], max: TRIES },
     dialectOptions: { connectTimeout: CONNECT_TIMEOUT_ms, charset: 'utf8mb4' },
   });
+  sequelize.addHook('afterConnect', (connection) => limitStatements(connection as Connection));
   return {
     sequelize,
     models: defineModels(sequelize),
     async transaction(action) {
       for (let attempt = 1; ; attempt += 1) {
         try {
-          return await sequelize.transaction(
-            { isolationLevel: SequelizeTransaction.ISOLATION_LEVELS.READ_COMMITTED },
-            action,
-          );
+          return await once(sequelize, action);
         } catch (error) {
           if (attempt >= TRIES || !(isDeadlock(error) || wasNotConnected(error))) throw error;
         }

@@ -13,6 +13,9 @@ const AWAY = new Set([
   'ER_NORMAL_SHUTDOWN',
 ]);
 
+const HELD_UP = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_STATEMENT_TIMEOUT', 'ER_LOCK_DEADLOCK']);
+const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ER_CANT_CREATE_FILE']);
+
 function codeOf(error: unknown): string | null {
   if (typeof error !== 'object' || error === null) return null;
   if ('code' in error && typeof error.code === 'string') return error.code;
@@ -31,6 +34,16 @@ export function isDatabaseAway(error: unknown): boolean {
 
 /** No connection was made: nothing has been asked of the database, and it may be asked again. */
 export const wasNotConnected = (error: unknown): boolean => error instanceof ConnectionRefusedError;
+
+/** A statement was stopped for its time, or waited too long for what another transaction holds. */
+export function isHeldUp(error: unknown): boolean {
+  return HELD_UP.has(codeOf(error) ?? '');
+}
+
+/** The disk under the database has no room, or its files may not grow any more. */
+export function isDiskFull(error: unknown): boolean {
+  return FULL.has(codeOf(error) ?? '');
+}
 
 export function isDeadlock(error: unknown): boolean {
   return error instanceof DatabaseError && codeOf(error) === 'ER_LOCK_DEADLOCK';

@@ -20,7 +20,7 @@ declare module 'fastify' {
   }
 }
 
-const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+export const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /**
  * A browser says with every write which page it came from. A write from another page, or from one that does not say, changes

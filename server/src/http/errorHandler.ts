@@ -5,8 +5,10 @@ import { METRIC, NotPhysical } from '@zephyrcombe/core';
 import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
-import { isDatabaseAway } from '../database/failures.ts';
+import { isDatabaseAway, isDiskFull, isHeldUp, wasNotConnected } from '../database/failures.ts';
+import { mayStand } from '../database/outcome.ts';
 import type { ProblemExtras } from './appProblem.ts';
+import { READS } from './access.ts';
 import { AppProblem } from './appProblem.ts';
 
 const FASTIFY_CODES: Readonly<Record<string, ApiProblemCode>> = {
@@ -78,10 +80,18 @@ export function installErrorHandling(app: FastifyInstance): void {
     if (meant) return sendProblem(request, reply, meant);
     if (error instanceof UniqueConstraintError) return sendProblem(request, reply, 'id-taken');
     if (error instanceof ForeignKeyConstraintError) return sendProblem(request, reply, 'gone-meanwhile');
+    const writes = !READS.has(request.method);
     if (isDatabaseAway(error)) {
       request.log.warn({ err: error }, 'database away');
-      return sendProblem(request, reply, 'database-unavailable');
+      // What was never connected asked for nothing.
+      const unsure = writes && mayStand(error) && !wasNotConnected(error);
+      return sendProblem(request, reply, unsure ? 'maybe-saved' : 'database-unavailable');
     }
+    if (isDiskFull(error)) return sendProblem(request, reply, 'disk-full');
+    if (isHeldUp(error)) return sendProblem(request, reply, 'database-busy');
+    // What it began may still come to its end.
+    if (error.code === 'FST_ERR_HANDLER_TIMEOUT')
+      return sendProblem(request, reply, writes ? 'maybe-saved' : 'too-slow');
     request.log.error({ err: error }, 'unexpected error');
     return sendProblem(request, reply, 'internal');
   });

@@ -9,6 +9,7 @@ import type {
   RouteName,
 } from '@zephyrcombe/contract';
 import { ADDRESSES, addressOf, PROBLEMS, ProblemDetailsSchema } from '@zephyrcombe/contract';
+import { newId } from '../app/newId.ts';
 
 /** `offline` never reached the server; everything else carries the server's problem details. */
 export class ApiError extends Error {
@@ -46,21 +47,41 @@ export async function call<Name extends RouteName>(
     for (const one of Array.isArray(value) ? value : [value])
       if (one !== undefined) search.append(key, String(one));
   const address = addressOf(name, input.params) + (search.size > 0 ? `?${search.toString()}` : '');
+  const isChange = ADDRESSES[name].method !== 'GET' && KNOWS_KEYS.test(ADDRESSES[name].path);
+  const body = input.body === undefined ? '' : JSON.stringify(input.body);
+  const change = `${ADDRESSES[name].method} ${address} ${body}`;
   let response: Response;
   try {
     response = await fetch(address, {
       method: ADDRESSES[name].method,
-      ...(input.body === undefined
-        ? {}
-        : { body: JSON.stringify(input.body), headers: { 'content-type': 'application/json' } }),
+      ...(body === '' ? {} : { body }),
+      headers: {
+        ...(body === '' ? {} : { 'content-type': 'application/json' }),
+        ...(isChange ? { 'idempotency-key': keyOf(change) } : {}),
+      },
       ...(signal ? { signal } : {}),
     });
   } catch (error) {
     if (signal?.aborted) throw error;
     throw new ApiError(null);
   }
+  // Whatever was heard of it, it is settled; only what was not heard of is sent again under its key.
+  if (!UNSETTLED.has(response.status)) unsettled.delete(change);
   if (response.ok) return (await response.json()) as ReplyOf<Name>;
   throw new ApiError(await readProblem(response));
+}
+
+/** Changes of a job or a vehicle that is there; what is new has an id of its own. */
+const KNOWS_KEYS = /^\/api\/(jobs|vehicles)\/:/;
+/** Answers that do not say what became of a change. */
+const UNSETTLED: ReadonlySet<number> = new Set([502, 503, 504]);
+/** Keys of changes of which nothing was heard yet: sent again, the server knows them and writes nothing twice. */
+const unsettled = new Map<string, string>();
+
+function keyOf(change: string): string {
+  const key = unsettled.get(change) ?? newId();
+  unsettled.set(change, key);
+  return key;
 }
 
 /** A file, as it is. The answer is the job as it then stands. */

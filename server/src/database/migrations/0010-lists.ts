@@ -1,7 +1,7 @@
 import type { QueryInterface } from 'sequelize';
 
 /**
- * Lists are read a page at a time, each along a key. What is due is worked out when a service or a distance is written, but
+ * What was sent twice is written once. Lists are read a page at a time, each along a key. What is due is worked out when a service or a distance is written, but
  * for the day, which only the reader knows. `byDistance` is 0 later, 1 soon, 2 overdue.
  */
 const UP: readonly string[] = [
@@ -19,6 +19,10 @@ const UP: readonly string[] = [
     FROM circuit JOIN vehicle ON vehicle.id = circuit.vehicleId
     LEFT JOIN fluid_service AS service ON service.id =
       (SELECT id FROM fluid_service WHERE circuitId = circuit.id ORDER BY servicedOn DESC, id DESC LIMIT 1)`,
+  // A change that was sent is known again by the key that came with it, when it is sent once more.
+  `CREATE TABLE sent_change (
+    personId CHAR(36) NOT NULL, id CHAR(36) NOT NULL, at DATETIME(3) NOT NULL, PRIMARY KEY (personId, id),
+    KEY sent_at (at), CONSTRAINT sent_person FOREIGN KEY (personId) REFERENCES person (id))`,
   `ALTER TABLE fluid_service ADD KEY service_newest (vehicleId, servicedOn, id)`,
   `ALTER TABLE job ADD KEY job_of_vehicle (vehicleId, openedOn, id)`,
 ];
@@ -26,6 +30,7 @@ const UP: readonly string[] = [
 const DOWN: readonly string[] = [
   `ALTER TABLE job ADD KEY job_vehicle_only (vehicleId), DROP KEY job_of_vehicle`,
   `ALTER TABLE fluid_service ADD KEY service_vehicle_only (vehicleId), DROP KEY service_newest`,
+  `DROP TABLE sent_change`,
   `DROP TABLE circuit_due`,
 ];
 

@@ -4,6 +4,7 @@ import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/con
 import { may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
+import { isWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
@@ -61,6 +62,7 @@ export async function onOpenJob(
     // Locking the job's row puts the actions on one job in a line.
     const job = await models.Job.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
     if (job === null) throw new AppProblem('not-found');
+    if (await isWritten(models, transaction, request, now)) return;
     requireOpen(job);
     const detail = await loadJobDetail(database, jobId, transaction);
     await act({

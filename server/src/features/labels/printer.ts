@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { AppProblem } from '../../http/appProblem.ts';
 
 const PATIENCE_ms = 5000;
+const MOST_bytes = 64 * 1024;
 const ReplySchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('hello'), kind: z.literal('labelPrinter') }),
   z.object({ type: z.literal('printed'), number: z.int() }),
@@ -22,7 +23,13 @@ export async function printLabel(port: number | null, svg: string): Promise<numb
       detail: 'No label printer is connected. Save the label as PDF instead.',
     });
   const socket = connect(port, '127.0.0.1');
-  socket.setTimeout(PATIENCE_ms, () => socket.destroy());
+  // From the first word to the last: one that goes on talking without an answer is as silent as one that says nothing.
+  const patience = setTimeout(() => socket.destroy(), PATIENCE_ms);
+  let said_bytes = 0;
+  socket.on('data', (part: Buffer) => {
+    said_bytes += part.length;
+    if (said_bytes > MOST_bytes) socket.destroy();
+  });
   try {
     const failed = new Promise<never>((_resolve, reject) => {
       socket.once('error', reject);
@@ -46,6 +53,7 @@ export async function printLabel(port: number | null, svg: string): Promise<numb
     if (error instanceof AppProblem) throw error;
     throw new AppProblem('printer-silent');
   } finally {
+    clearTimeout(patience);
     socket.destroy();
   }
 }

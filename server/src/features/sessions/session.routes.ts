@@ -10,6 +10,7 @@ import type { Handlers } from '../../http/handlers.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 import { hashPassphrase, isPassphraseOf, limitTries } from './passphrase.ts';
 import { describeSession, toPerson } from './session.service.ts';
+import { dropSent } from '../../database/sentChange.ts';
 import { dropEnded, limitsOf, sessionKey } from './sessionStore.ts';
 
 export const SESSION_COOKIE = 'zephyrcombe_session';
@@ -78,6 +79,7 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
     async signIn({ request, body }) {
       const row = await proved(body.name, body.passphrase, request);
       await dropEnded(database.models, clock(), limits);
+      await dropSent(database.models, clock());
       await beginSession(request, row.id);
       return describeSession(dependencies, toPerson(row));
     },

@@ -1,8 +1,11 @@
 /** Talking to the parts supplier: slow, absent or talking nonsense, the shop is told in a sentence and loses nothing. */
 import type { z } from 'zod';
 import { AppProblem } from '../../http/appProblem.ts';
+import { readLimited } from '../../http/readLimited.ts';
 
-const PATIENCE_ms = 8000;
+const PATIENCE_ms = 7000;
+/** A quote with photographs would still be smaller. */
+const MOST_bytes = 1024 * 1024;
 
 export async function askSupplier<Reply extends z.ZodType>(
   address: string | null,
@@ -25,7 +28,9 @@ export async function askSupplier<Reply extends z.ZodType>(
   } catch {
     throw new AppProblem('supplier-silent');
   }
-  const said: unknown = await response.json().catch(() => null);
+  const said = await readLimited(response, MOST_bytes)
+    .then((text): unknown => JSON.parse(text))
+    .catch(() => null);
   if (response.status === 404)
     throw new AppProblem('supplier-silent', {
       detail: 'The supplier no longer knows of this. Ask for a quote again.',

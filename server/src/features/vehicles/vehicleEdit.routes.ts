@@ -10,6 +10,7 @@ import {
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
+import { isWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import { UniqueConstraintError } from 'sequelize';
@@ -98,6 +99,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     await database.transaction(async (transaction) => {
       const row = await models.Vehicle.findByPk(vehicleId, { transaction, lock: transaction.LOCK.UPDATE });
       if (row === null) throw new AppProblem('not-found');
+      if (await isWritten(models, transaction, request, now)) return;
       await act(row, transaction, (kind, detail) =>
         writeVehicleChange(models, transaction, {
           vehicleId,

@@ -1,0 +1,51 @@
+/** A change carries a key of its own; sent again under the same key, it is known to be written already. */
+import { Id } from '@zephyrcombe/contract';
+import type { FastifyRequest } from 'fastify';
+import type { Sequelize, Transaction } from 'sequelize';
+import { DataTypes, Op } from 'sequelize';
+import { AppProblem } from '../http/appProblem.ts';
+import type { Row } from './columns.ts';
+import { instant, plainTable } from './columns.ts';
+import type { Models } from './database.ts';
+
+type SentChangeRow = Row<{ personId: string; id: string; at: Date }>;
+
+const keyPart = () => ({ type: DataTypes.UUID, primaryKey: true, allowNull: false });
+
+export const defineSentChange = (sequelize: Sequelize) =>
+  sequelize.define<SentChangeRow>(
+    'sentChange',
+    { personId: keyPart(), id: keyPart(), at: instant() },
+    plainTable('sent_change'),
+  );
+
+/** Nobody sends a change again after so long. */
+const KEPT_ms = 2 * 24 * 60 * 60_000;
+
+/**
+ * Whether this change is written already; if not, it counts as written from the commit of `transaction` on. Asked while the
+ * row that is changed is locked, so that two of the same come one after the other. A change without a key is always new.
+ *
+ * @throws AppProblem `bad-request` where the key is none.
+ */
+export async function isWritten(
+  models: Models,
+  transaction: Transaction,
+  request: FastifyRequest,
+  now: Date,
+): Promise<boolean> {
+  const key = request.headers['idempotency-key'];
+  if (key === undefined) return false;
+  const id = Id.safeParse(key);
+  if (!id.success) throw new AppProblem('bad-request', { detail: 'The idempotency-key is not a UUID.' });
+  const personId = request.person?.id ?? '';
+  const known = await models.SentChange.findOne({ where: { personId, id: id.data }, transaction });
+  if (known !== null) return true;
+  await models.SentChange.create({ personId, id: id.data, at: now }, { transaction });
+  return false;
+}
+
+/** Forgets keys that nobody sends again. */
+export async function dropSent({ SentChange }: Models, now: Date): Promise<void> {
+  await SentChange.destroy({ where: { at: { [Op.lt]: new Date(now.getTime() - KEPT_ms) } } });
+}
