@@ -13,6 +13,7 @@ export { textWidth_m } from './sheets/letterWidths.ts';
 export { clockingDrawing } from './sheets/clockingDrawing.ts';
 export { clockingConvention, clockingLabel, clockingText } from './messages/clocking.ts';
 export { endText, orderHead, orderSheet } from './sheets/orderSheet.ts';
+export { csvCell, fromCsvCell } from './formats/csvCell.ts';
 export type { OrderDocument, OrderFile, OrderHose } from './formats/orderDocument.ts';
 export {
   ORDER_FILES,
@@ -141,7 +142,7 @@ export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
 export { API_PROBLEM_CODES, PROBLEMS, ProblemDetailsSchema } from './problems.ts';
 export type { BodyOf, ParamsOf, QueryOf, ReplyOf, Route, RouteName } from './routes.ts';
 export { Id } from './entities/common.ts';
-export { unprintableIn } from './entities/text.ts';
+export { oneLine, unprintableIn } from './entities/text.ts';
 export { ADDRESSES, addressOf } from './addresses.ts';
 export { ROUTES } from './routes.ts';
 export type { CautionText } from './messages/cautions.ts';

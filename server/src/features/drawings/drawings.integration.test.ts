@@ -6,6 +6,8 @@ import DxfParser from 'dxf-parser';
 import { readPdf } from '../../testing/poppler.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
+import { dxfOf } from './dxf.ts';
+import { svgOf } from './svg.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -157,6 +159,24 @@ describe('a hard line', () => {
     for (const straight of straights)
       expect(Math.abs(lengthOf(lineOf(drawn, straight)) - straight)).toBeLessThan(0.2);
     for (const { embedded } of pdf.fonts) expect(embedded).toBe(true);
+  });
+
+  test('a line break in a name writes no line of its own into a file', async () => {
+    const torn = 'Rear\r\n0\nEOF\n0\nSECTION';
+    for (const format of ['svg', 'dxf'] as const) {
+      const lines = async (name: string) => {
+        const reply = await file('hard-line', format, { ...LINE, name });
+        return reply.body.split(/\r?\n/).length;
+      };
+      expect(await lines(torn)).toBe(await lines('Rear 0 EOF 0 SECTION'));
+    }
+    const marks = [
+      { kind: 'text', at_m: [0, 0], height_m: 0.003, turn_rad: 0, anchor: 'start', text: torn },
+    ] as const;
+    const drawing = { width_m: 1, height_m: 1, marks };
+    const clean = { ...drawing, marks: [{ ...marks[0], text: 'Rear 0 EOF 0 SECTION' }] };
+    expect(dxfOf(drawing)).toBe(dxfOf(clean));
+    expect(svgOf(drawing, torn)).toBe(svgOf(clean, 'Rear 0 EOF 0 SECTION'));
   });
 
   test('a long line in space has its table cut into pages and two views', async () => {

@@ -1,4 +1,5 @@
 /** A flat drawing as DXF in millimetres: a layer for each meaning of a line, so that a machine can be told which to cut. */
+import { oneLine } from '@zephyrcombe/contract';
 import type { FlatDrawing } from '@zephyrcombe/core';
 import { PENS } from '@zephyrcombe/core';
 import { Colors, DxfWriter, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
@@ -7,6 +8,9 @@ const mm = (value_m: number) => value_m * 1000;
 const degrees = (value_rad: number) => (value_rad * 180) / Math.PI;
 const TEXT = 'text';
 
+/** A line of the file holds a value: a break in it would be read as the next one. A caret would begin a control character. */
+const plain = (text: string) => oneLine(text).replaceAll('^', '^ ');
+
 export function dxfOf({ marks }: FlatDrawing): string {
   const writer = new DxfWriter();
   writer.setUnits(Units.Millimeters);
@@ -14,7 +18,7 @@ export function dxfOf({ marks }: FlatDrawing): string {
   writer.addLayer(TEXT, Colors.White, 'CONTINUOUS');
   for (const mark of marks) {
     if (mark.kind === 'text') {
-      writer.addText(point3d(mm(mark.at_m[0]), mm(mark.at_m[1])), mm(mark.height_m), mark.text, {
+      writer.addText(point3d(mm(mark.at_m[0]), mm(mark.at_m[1])), mm(mark.height_m), plain(mark.text), {
         layerName: TEXT,
         rotation: degrees(mark.turn_rad),
         ...(mark.anchor === 'start'

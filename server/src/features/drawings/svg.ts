@@ -1,10 +1,11 @@
 /** A flat drawing as SVG in millimetres. */
+import { oneLine } from '@zephyrcombe/contract';
 import type { FlatDrawing, Mark, Place } from '@zephyrcombe/core';
 import { STROKES } from './pens.ts';
 
 const mm = (value_m: number): string => String(Number((value_m * 1000).toFixed(4)));
 const escaped = (text: string): string =>
-  text.replace(
+  oneLine(text).replace(
     /[&<>"]/g,
     (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign,
   );

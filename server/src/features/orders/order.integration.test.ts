@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import type { HydraulicsEntry, JobDetail, OrderDocument, VehicleDetail } from '@zephyrcombe/contract';
 import {
   createWriter,
+  fromCsvCell,
   hardLineSheet,
   hydraulicsOf,
   orderSheet,
@@ -64,6 +65,19 @@ test('number, date, shop with address and phone, vehicle, need-by date and finis
       vehicle: json.vehicle.name,
       finish: json.finish,
     });
+  // What begins like a formula is text in the table, and comes back as it was.
+  const formula = '=HYPERLINK("http://x")';
+  const { version } = reply.json<JobDetail>().job;
+  const orderTerms = { needBy: '2026-12-04', finish: formula };
+  await server.ask('PATCH', `/api/jobs/${OUTFIT}`, { version, orderTerms });
+  for (const { finish = '' } of csvParse((await file('csv')).body)) {
+    expect(finish.startsWith("'=")).toBe(true);
+    expect(fromCsvCell(finish)).toBe(formula);
+  }
+  await server.ask('PATCH', `/api/jobs/${OUTFIT}`, {
+    version: version + 1,
+    orderTerms: { needBy: '2026-12-04', finish: json.finish },
+  });
   const { text } = readPdf((await file('pdf')).rawPayload);
   for (const said of [
     json.number,

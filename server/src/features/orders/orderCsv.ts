@@ -1,6 +1,6 @@
 /** An order as a table for other programs: CSV (RFC 4180), millimetres and degrees; `docs/formats/order.md` names the columns. */
 import type { OrderDocument, OrderHose } from '@zephyrcombe/contract';
-import { datumName } from '@zephyrcombe/contract';
+import { csvCell, datumName } from '@zephyrcombe/contract';
 import { csvFormat } from 'd3-dsv';
 
 const COLUMNS = [
@@ -116,7 +116,7 @@ export function orderCsv(order: OrderDocument): string {
       Object.fromEntries(
         COLUMNS.map((column) => [
           column,
-          column === 'line' ? String(index + 1) : (row[column] ?? head[column] ?? ''),
+          column === 'line' ? String(index + 1) : csvCell(row[column] ?? head[column] ?? ''),
         ]),
       ),
     ),

@@ -1,4 +1,5 @@
 /** The points of a corner as a table for other programs: CSV (RFC 4180), millimetres, one row a point. */
+import { csvCell, fromCsvCell } from '@zephyrcombe/contract';
 import { RIG_BODIES } from '@zephyrcombe/core';
 import type { Corner, Vector } from '@zephyrcombe/core';
 import { csvFormat, csvParse } from 'd3-dsv';
@@ -25,7 +26,7 @@ export function writeCsv(corner: Corner): string {
     const [x, y, z] = point_m;
     const [tx, ty, tz] = direction ? direction.map((value) => figure(value, 6)) : ['', '', ''];
     return {
-      point: name,
+      point: csvCell(name),
       body: body ?? '',
       x_mm: figure(x * 1000, 4),
       y_mm: figure(y * 1000, 4),
@@ -59,7 +60,7 @@ export function readCsv(text: string, onto: Corner): ReadCsv {
   const left: string[] = [];
   for (const [index, row] of rows.entries()) {
     const line = index + 2;
-    const name = row.point?.trim() ?? '';
+    const name = fromCsvCell(row.point?.trim() ?? '');
     const point = pointsOf(corner).find((candidate) => candidate.name === name);
     if (!point) {
       left.push(`Line ${line}: there is no point called “${name}” here.`);
