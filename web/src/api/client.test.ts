@@ -12,7 +12,7 @@ function answering(...statuses: readonly (number | null)[]): readonly Sent[] {
   const left = [...statuses];
   globalThis.fetch = (address, init) => {
     const headers = init?.headers as Readonly<Record<string, string>> | undefined;
-    sent.push({ address: String(address), key: headers?.['idempotency-key'] });
+    sent.push({ address: typeof address === 'string' ? address : '', key: headers?.['idempotency-key'] });
     const status = left.shift();
     if (status === null || status === undefined) return Promise.reject(new TypeError('no line'));
     return Promise.resolve(new Response('{}', { status }));
