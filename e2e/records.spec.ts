@@ -63,9 +63,15 @@ test('a tick that was taken back is asked about when the job is given up', async
   await page.goto(`${address}/fit`);
   const settled = page.getByRole('checkbox', { name: /^Clips loose, hose relaxed/ });
   const words = page.getByText(/^Clips loose, hose relaxed/);
-  await words.click();
+  // It is shown before it is sent, and the second is sent after the first: the page is left when both are written.
+  const press = async () => {
+    const written = page.waitForResponse((response) => response.request().method() === 'PATCH');
+    await words.click();
+    expect((await written).status()).toBe(200);
+  };
+  await press();
   await expect(settled).toBeChecked();
-  await words.click();
+  await press();
   await expect(settled).not.toBeChecked();
 
   await page.goto(`${address}/look-over`);

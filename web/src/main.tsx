@@ -3,7 +3,7 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { ApiError } from './api/client.ts';
 import { sessionQuery } from './api/queries.ts';
 import { router } from './app/router.tsx';

@@ -24,7 +24,7 @@ import {
   defineVehicleChange,
 } from '../features/vehicles/vehicle.model.ts';
 import { isDeadlock, wasNotConnected } from './failures.ts';
-import { defineSentChange } from './sentChange.ts';
+import { defineSentChange } from './sentChange.model.ts';
 import { commitIsSent, nothingStands } from './outcome.ts';
 
 /** A technician waits at the wheel: an absent database is said within seconds. */

@@ -1,23 +1,10 @@
 /** A change carries a key of its own; sent again under the same key, it is known to be written already. */
 import { Id } from '@zephyrcombe/contract';
 import type { FastifyRequest } from 'fastify';
-import type { Sequelize, Transaction } from 'sequelize';
-import { DataTypes, Op } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import { AppProblem } from '../http/appProblem.ts';
-import type { Row } from './columns.ts';
-import { instant, plainTable } from './columns.ts';
 import type { Models } from './database.ts';
-
-type SentChangeRow = Row<{ personId: string; id: string; at: Date }>;
-
-const keyPart = () => ({ type: DataTypes.UUID, primaryKey: true, allowNull: false });
-
-export const defineSentChange = (sequelize: Sequelize) =>
-  sequelize.define<SentChangeRow>(
-    'sentChange',
-    { personId: keyPart(), id: keyPart(), at: instant() },
-    plainTable('sent_change'),
-  );
 
 /** Nobody sends a change again after so long. */
 const KEPT_ms = 2 * 24 * 60 * 60_000;

@@ -8,7 +8,7 @@ export function useAddress(): readonly [
   (changes: Readonly<Record<string, string>>) => void,
 ] {
   const [query] = useSearchParams();
-  const setQuery = useSetQuery();
+  const setQuery = useSetQuery({ atOnce: true });
   const text = (name: string) => query.get(name) ?? '';
   const set = useCallback(
     (changes: Readonly<Record<string, string>>) =>
