@@ -150,6 +150,7 @@ function versionedRow(
 ): { readonly row: string; readonly version: number | undefined } | null {
   const params = (input.params ?? {}) as Readonly<Record<string, string>>;
   switch (name) {
+    case 'abandonJob':
     case 'editJob':
     case 'setJobHoses':
     case 'chooseLayout':

@@ -122,9 +122,11 @@ export function Shell() {
   const matches = useMatches();
   const [panel, setPanel] = useState<'units' | 'keys' | null>(null);
   const [crumb, setCrumb] = useState<string | null>(null);
+  const [hasSignedOut, setSignedOut] = useState(false);
   const signOut = useMutation<unknown, ApiError>({
     mutationFn: () => call('signOut'),
     onSuccess: () => {
+      setSignedOut(true);
       client.clear();
       void navigate('/sign-in');
     },
@@ -154,7 +156,8 @@ export function Shell() {
   }
   const { person } = session.data;
   if (person === null) {
-    const from = location.pathname + location.search;
+    // Who signs out does not leave the page for the next person to come to.
+    const from = hasSignedOut ? '/' : location.pathname + location.search;
     return <Navigate to={`/sign-in${from === '/' ? '' : `?to=${encodeURIComponent(from)}`}`} replace />;
   }
   const section = matches
