@@ -27,7 +27,7 @@ export default defineConfig({
         '--disable-sync',
       ],
     },
-    // A trace of every step costs a quarter of the whole run; `--trace on` keeps one where it is wanted.
+    // A trace of every step slows every journey; `--trace on` keeps one where it is wanted.
     screenshot: 'only-on-failure',
   },
 });

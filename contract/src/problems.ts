@@ -158,6 +158,11 @@ export const PROBLEMS = {
     title: 'The record book cannot be reached',
     detail: 'Nothing was saved and nothing you typed is lost. Try again in a moment.',
   },
+  'key-taken': {
+    status: 422,
+    title: 'This key came with another change',
+    detail: 'Nothing was saved. Send each change under a key of its own.',
+  },
   'maybe-saved': {
     status: 503,
     title: 'The answer was lost on its way',

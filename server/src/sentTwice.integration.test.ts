@@ -55,6 +55,17 @@ test('without a key, under another, or of somebody else it is a change of its ow
     expect(problemOf(reply).code).toBe('stale-write');
 });
 
+test('another change under a key that was used is refused, not answered as if it were written', async () => {
+  const { version } = (await server.job('wick-front')).job;
+  const key = randomUUID();
+  expect((await send(JOB, { version, title: 'First' }, key)).statusCode).toBe(200);
+  const other = await send(JOB, { version: version + 1, title: 'Second' }, key);
+  expect(problemOf(other)).toMatchObject({ status: 422, code: 'key-taken' });
+  const elsewhere = `/api/jobs/${demoId('job/petrelle-bars')}`;
+  expect(problemOf(await send(elsewhere, { version, title: 'First' }, key)).code).toBe('key-taken');
+  expect((await server.job('wick-front')).job.title).toBe('First');
+});
+
 test('a key of a change that was refused is free for the one that is right; a key that is none is refused', async () => {
   const { version } = (await server.job('wick-front')).job;
   const key = randomUUID();

@@ -1,13 +1,17 @@
 /** Trouble outside the server: each ends in a clear answer within ten seconds, and the server goes on by itself. */
 import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer as createHttpServer } from 'node:http';
+import type { IncomingMessage } from 'node:http';
+import { createServer as createHttpServer, request } from 'node:http';
 import type { AddressInfo, Server, Socket } from 'node:net';
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import type { JobDetail } from '@zephyrcombe/contract';
+import { photoUploadAddress } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
 import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
@@ -207,4 +211,31 @@ describe('while one thing is held up', () => {
     expect(process.memoryUsage.rss() - before).toBeLessThan(150 * 1024 * 1024);
     expect(sent).toBeLessThan(100 * 1024 * 1024);
   });
+});
+
+test('a photograph that comes slowly is kept, though it takes longer than an answer may', async () => {
+  const server = await startTestServer();
+  try {
+    const cookie = await server.signInAs('brannoc');
+    const origin = await server.app.listen({ host: '127.0.0.1', port: 0 });
+    const finding = (await server.job('petrelle-bars')).findings[0];
+    const address = photoUploadAddress(
+      demoId('job/petrelle-bars'),
+      'finding',
+      finding?.id ?? '',
+      randomUUID(),
+    );
+    const picture = readFileSync(join(__dirname, '../../docs/screenshots/jobs.png'));
+    const sending = request(origin + address, {
+      method: 'PUT',
+      headers: { origin, cookie, 'content-type': 'image/png', 'content-length': picture.length },
+    });
+    const answered = once(sending, 'response') as Promise<[IncomingMessage]>;
+    sending.write(picture.subarray(0, 1000));
+    await setTimeout(9_500);
+    sending.end(picture.subarray(1000));
+    expect((await answered)[0].statusCode).toBe(200);
+  } finally {
+    await server.close();
+  }
 });

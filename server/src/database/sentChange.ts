@@ -1,4 +1,5 @@
 /** A change carries a key of its own; sent again under the same key, it is known to be written already. */
+import { createHash } from 'node:crypto';
 import { Id } from '@zephyrcombe/contract';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
@@ -9,11 +10,16 @@ import type { Models } from './database.ts';
 /** Nobody sends a change again after so long. */
 const KEPT_ms = 2 * 24 * 60 * 60_000;
 
+const digestOf = ({ method, url, body }: FastifyRequest): string =>
+  createHash('sha256')
+    .update(JSON.stringify([method, url, body]))
+    .digest('hex');
+
 /**
  * Whether this change is written already; if not, it counts as written from the commit of `transaction` on. Asked while the
  * row that is changed is locked, so that two of the same come one after the other. A change without a key is always new.
  *
- * @throws AppProblem `bad-request` where the key is none.
+ * @throws AppProblem `bad-request` where the key is none, `key-taken` where it came with another change.
  */
 export async function isWritten(
   models: Models,
@@ -27,8 +33,11 @@ export async function isWritten(
   if (!id.success) throw new AppProblem('bad-request', { detail: 'The idempotency-key is not a UUID.' });
   const personId = request.person?.id ?? '';
   const known = await models.SentChange.findOne({ where: { personId, id: id.data }, transaction });
+  const digest = digestOf(request);
+  // Something else under this key would be answered as if it were written.
+  if (known !== null && known.digest !== digest) throw new AppProblem('key-taken');
   if (known !== null) return true;
-  await models.SentChange.create({ personId, id: id.data, at: now }, { transaction });
+  await models.SentChange.create({ personId, id: id.data, digest, at: now }, { transaction });
   return false;
 }
 

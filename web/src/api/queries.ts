@@ -46,6 +46,8 @@ export const stockQuery = (keys: readonly string[]) =>
     queryKey: ['stock', keys],
     queryFn: ({ signal }) => call('getStock', { query: { key: [...keys], limit: 100 } }, signal),
     enabled: keys.length > 0,
+    // A part that comes or goes does not empty the shelf of the others.
+    placeholderData: keepPreviousData,
   });
 
 /** Writes how many of a part lie on the shelf. */

@@ -1,8 +1,8 @@
 import type { QueryInterface } from 'sequelize';
 
 /**
- * What was sent twice is written once. Lists are read a page at a time, each along a key. What is due is worked out when a service or a distance is written, but
- * for the day, which only the reader knows. `byDistance` is 0 later, 1 soon, 2 overdue.
+ * What was sent twice is written once. Lists are read a page at a time, each along a key. What is due is worked out when a
+ * service or a distance is written, but for the day, which only the reader knows. `byDistance` is 0 later, 1 soon, 2 overdue.
  */
 const UP: readonly string[] = [
   `CREATE TABLE circuit_due (
@@ -21,7 +21,8 @@ const UP: readonly string[] = [
       (SELECT id FROM fluid_service WHERE circuitId = circuit.id ORDER BY servicedOn DESC, id DESC LIMIT 1)`,
   // A change that was sent is known again by the key that came with it, when it is sent once more.
   `CREATE TABLE sent_change (
-    personId CHAR(36) NOT NULL, id CHAR(36) NOT NULL, at DATETIME(3) NOT NULL, PRIMARY KEY (personId, id),
+    personId CHAR(36) NOT NULL, id CHAR(36) NOT NULL, digest CHAR(64) NOT NULL, at DATETIME(3) NOT NULL,
+    PRIMARY KEY (personId, id),
     KEY sent_at (at), CONSTRAINT sent_person FOREIGN KEY (personId) REFERENCES person (id))`,
   `ALTER TABLE fluid_service ADD KEY service_newest (vehicleId, servicedOn, id)`,
   `ALTER TABLE job ADD KEY job_of_vehicle (vehicleId, openedOn, id)`,

@@ -38,6 +38,9 @@ export function readPicture(bytes: Buffer): Picture | null {
     : null;
 }
 
+/** Four megabytes take their time from the phone in the yard. */
+const UPLOAD_ms = 180_000;
+
 const UploadParams = z.strictObject({
   jobId: Id,
   subject: z.enum(PHOTO_SUBJECTS),
@@ -68,6 +71,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
       config: { access: 'work' },
       schema: { hide: true, params: UploadParams },
       bodyLimit: PHOTO_LIMIT_bytes,
+      handlerTimeout: UPLOAD_ms,
     },
     async (request) => {
       const { jobId, subject, subjectId, photoId } = request.params as z.infer<typeof UploadParams>;
