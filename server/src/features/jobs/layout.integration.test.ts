@@ -3,6 +3,7 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { billOfJob, hydraulicsOf } from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
+import { tubeReading } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -57,19 +58,11 @@ test('another layout goes into the job with all its hoses and joints, and back a
 test('a hose with readings does not vanish by another layout', async () => {
   await signOffOutfit();
   const job = await outfitJob(['h-left', 'h-right']);
-  await server.ask('POST', `/api/jobs/${job.job.id}/readings`, {
-    id: randomUUID(),
-    hoseId: demoId('petrelle/front/h-left'),
-    pose: 'fullDroop',
-    length_m: 0.73,
-    typed: '730 mm',
-    datum: { endA: 'eyeCentre', endB: 'eyeCentre' },
-    aid: 'tube',
-    uncertainty_m: null,
-    remainingTravel_m: 0,
-    wrap: null,
-    tightBends: null,
-  });
+  await server.ask(
+    'POST',
+    `/api/jobs/${job.job.id}/readings`,
+    tubeReading(demoId('petrelle/front/h-left'), 0.73),
+  );
   const reply = await choose(job, 'tee');
   expect(problemOf(reply)).toMatchObject({ status: 409, code: 'in-use' });
   expect(problemOf(reply).errors).toEqual([

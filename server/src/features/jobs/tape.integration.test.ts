@@ -1,6 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
+import { tubeReading } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -21,20 +21,7 @@ const hoseOf = (job: JobDetail) => {
   return hose;
 };
 const take = (over: Record<string, unknown>) =>
-  server.ask('POST', `/api/jobs/${JOB}/readings`, {
-    id: randomUUID(),
-    hoseId: HOSE,
-    pose: 'fullDroop',
-    length_m: 0.728,
-    typed: '728 mm',
-    datum: EYES,
-    aid: 'tube',
-    uncertainty_m: null,
-    remainingTravel_m: 0,
-    wrap: null,
-    tightBends: null,
-    ...over,
-  });
+  server.ask('POST', `/api/jobs/${JOB}/readings`, tubeReading(HOSE, 0.728, { datum: EYES, ...over }));
 const editHose = async (body: Record<string, unknown>) =>
   server.ask('PATCH', `/api/jobs/${JOB}/hoses/${HOSE}`, { version: hoseOf(await detail()).version, ...body });
 
