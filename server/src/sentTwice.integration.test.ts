@@ -1,7 +1,18 @@
 /** The same change sent twice, because the first answer was lost, is written once and answered alike. */
 import { randomUUID } from 'node:crypto';
-import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
+import type {
+  JobDetail,
+  Person,
+  PersonRecord,
+  SavedCorner,
+  Shop,
+  StockItem,
+  VehicleDetail,
+  Wrench,
+} from '@zephyrcombe/contract';
+import { hydraulicsOf, renumber } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
+import { MOTORCYCLE } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
 import { OWN_PAGE, problemOf, startTestServer } from './testing/testServer.ts';
 
@@ -16,15 +27,15 @@ afterEach(() => server.close());
 const JOB = `/api/jobs/${demoId('job/wick-front')}`;
 const send = (
   url: string,
-  payload: object,
+  payload: object | undefined,
   key?: string,
   cookie = brannoc,
-  method: 'PATCH' | 'POST' = 'PATCH',
+  method: 'PATCH' | 'POST' | 'PUT' | 'DELETE' = 'PATCH',
 ) =>
   server.app.inject({
     method,
     url,
-    payload,
+    ...(payload ? { payload } : {}),
     headers: { ...OWN_PAGE, cookie, ...(key === undefined ? {} : { 'idempotency-key': key }) },
   });
 const lines = (kind: string) =>
@@ -100,4 +111,106 @@ test('a job that is given up, and a vehicle that is changed, answer the second t
       version: known.version + 1,
     });
   expect(problemOf(await send(vehicle, plate)).code).toBe('stale-write');
+});
+
+describe('what belongs to no job', () => {
+  const WICK = `/api/vehicles/${demoId('wick')}`;
+  const list = async <Item>(url: string, cookie?: string) =>
+    (await server.ask('GET', url, undefined, cookie)).json<{ items: Item[] }>().items;
+  type Change = readonly ['PATCH' | 'PUT' | 'DELETE', string, object | undefined];
+
+  /** Each as its page sends it, on the version that the page knows. */
+  const CHANGES: Readonly<Record<string, (lead: string) => Promise<Change>>> = {
+    'the shop’s settings': async () => {
+      const { version } = (await server.ask('GET', '/api/shop')).json<Shop>();
+      return ['PATCH', '/api/shop', { version, phone: '01 23 45' }];
+    },
+    'a person’s name': async (lead) => {
+      const tamsin = (await list<PersonRecord>('/api/people', lead)).find(({ name }) =>
+        name.startsWith('Tam'),
+      );
+      return ['PATCH', `/api/people/${tamsin?.id}`, { version: tamsin?.version, name: 'Tamsin O.' }];
+    },
+    'one’s own units': async (lead) => {
+      const { person } = (await server.ask('GET', '/api/session', undefined, lead)).json<{
+        person: Person;
+      }>();
+      return ['PUT', '/api/me/units', { version: person.version, units: { ...person.units, length: 'in' } }];
+    },
+    'a wrench’s range': async () => {
+      const [wrench] = await list<Wrench>('/api/wrenches');
+      return [
+        'PATCH',
+        `/api/wrenches/${wrench?.id}`,
+        { version: wrench?.version, maximum_Nm: (wrench?.maximum_Nm ?? 0) + 1 },
+      ];
+    },
+    'what lies on the shelf': async () => {
+      const first = { key: 'washer/M10', onHand: 40, version: null };
+      const { version } = (await server.ask('PUT', '/api/shop/stock', first)).json<StockItem>();
+      return ['PUT', '/api/shop/stock', { ...first, onHand: 7, version }];
+    },
+    'a first count': () =>
+      Promise.resolve(['PUT', '/api/shop/stock', { key: 'bolt/M10x1.0/single', onHand: 3, version: null }]),
+    'a corner': async () => {
+      const [corner] = await list<SavedCorner>(`${WICK}/corners`);
+      return ['PUT', `${WICK}/corners/${corner?.id}`, { version: corner?.version, corner: corner?.corner }];
+    },
+    'a corner that goes': async () => {
+      const [corner] = await list<SavedCorner>(`${WICK}/corners`);
+      return ['DELETE', `${WICK}/corners/${corner?.id}`, undefined];
+    },
+    'a circuit that goes': async () => {
+      const vehicleId = await entered();
+      const known = (await server.ask('GET', WICK)).json<VehicleDetail>().circuits.map(hydraulicsOf);
+      const circuits = known.map((circuit) => renumber(circuit, () => randomUUID()));
+      const added = { id: randomUUID(), circuits };
+      expect((await server.ask('POST', `/api/vehicles/${vehicleId}/circuits`, added)).statusCode).toBe(200);
+      return ['DELETE', `/api/vehicles/${vehicleId}/circuits/${added.id}`, undefined];
+    },
+    'a vehicle that goes': async () => ['DELETE', `/api/vehicles/${await entered()}`, undefined],
+  };
+  async function entered(): Promise<string> {
+    const id = randomUUID();
+    expect(
+      (
+        await server.ask('POST', '/api/vehicles', {
+          id,
+          vehicle: { name: 'Sent twice', ...MOTORCYCLE },
+          circuits: [],
+        })
+      ).statusCode,
+    ).toBe(200);
+    return id;
+  }
+
+  test.each(Object.keys(CHANGES))(
+    '%s: twice at once and once more, one change and the same answer',
+    async (what) => {
+      const lead = await server.signInAs('ottoline');
+      const [method, url, body] = (await CHANGES[what]?.(lead)) ?? ['PATCH', '', {}];
+      const key = randomUUID();
+      const again = () => send(url, body, key, lead, method);
+      const replies = [...(await Promise.all([again(), again()])), await again()];
+      expect(replies.map(({ statusCode }) => statusCode)).toEqual([200, 200, 200]);
+      expect(new Set(replies.map((reply) => reply.body)).size).toBe(1);
+      const other = await send(url, body, randomUUID(), lead, method);
+      expect([404, 409]).toContain(other.statusCode);
+    },
+  );
+
+  test('a new passphrase sent twice does not sign out who came in with it meanwhile', async () => {
+    const lead = await server.signInAs('ottoline');
+    const tamsin = (await list<PersonRecord>('/api/people', lead)).find(({ name }) => name.startsWith('Tam'));
+    const url = `/api/people/${tamsin?.id}/passphrase`;
+    const key = randomUUID();
+    // The demo's own, so that the helper below knows it.
+    const body = { passphrase: 'lamp oil and oilskins' };
+    expect((await send(url, body, key, lead, 'PUT')).statusCode).toBe(200);
+    const cookie = await server.signInAs('tamsin');
+    expect((await send(url, body, key, lead, 'PUT')).statusCode).toBe(200);
+    expect((await server.ask('GET', '/api/jobs', undefined, cookie)).statusCode).toBe(200);
+    expect((await send(url, body, randomUUID(), lead, 'PUT')).statusCode).toBe(200);
+    expect((await server.ask('GET', '/api/jobs', undefined, cookie)).statusCode).toBe(401);
+  });
 });

@@ -41,6 +41,14 @@ export async function isWritten(
   return false;
 }
 
+/** Whether a change that asks somebody outside first is written already. The write itself asks `isWritten` again. */
+export async function wasWritten({ SentChange }: Models, request: FastifyRequest): Promise<boolean> {
+  const id = Id.safeParse(request.headers['idempotency-key']);
+  if (!id.success) return false;
+  const known = await SentChange.findOne({ where: { personId: request.person?.id ?? '', id: id.data } });
+  return known?.digest === digestOf(request);
+}
+
 /** Forgets keys that nobody sends again. */
 export async function dropSent({ SentChange }: Models, now: Date): Promise<void> {
   await SentChange.destroy({ where: { at: { [Op.lt]: new Date(now.getTime() - KEPT_ms) } } });

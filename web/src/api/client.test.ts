@@ -53,12 +53,14 @@ test('another change has another key, and a refused one is settled', async () =>
   expect(anew).not.toBe(one);
 });
 
-test('what only reads, and what brings an id of its own, has no key', async () => {
-  const sent = answering(200, 200);
+test('what only reads, and signing in, has no key', async () => {
+  const sent = answering(200, 200, 200);
   await call('listVehicles', { query: { search: 'cart' } });
   await call('getJob', { params: { jobId: JOB } });
+  await call('signIn', { body: { name: 'Brannoc Hale', passphrase: 'lamp oil' } });
   expect(sent).toEqual([
     { address: '/api/vehicles?search=cart', key: undefined },
     { address: `/api/jobs/${JOB}`, key: undefined },
+    { address: '/api/session', key: undefined },
   ]);
 });

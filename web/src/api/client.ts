@@ -71,8 +71,8 @@ export async function call<Name extends RouteName>(
   throw new ApiError(await readProblem(response));
 }
 
-/** Changes of a job or a vehicle that is there; what is new has an id of its own. */
-const KNOWS_KEYS = /^\/api\/(jobs|vehicles)\/:/;
+/** Signing in, out and opening the book are not repeated: each is another session. */
+const KNOWS_KEYS = /^\/api\/(?!session$|set-up$)/;
 /** Answers that do not say what became of a change. */
 const UNSETTLED: ReadonlySet<number> = new Set([502, 503, 504]);
 /** Keys of changes of which nothing was heard yet: sent again, the server knows them and writes nothing twice. */

@@ -1,12 +1,13 @@
 /** Corners of a vehicle with the routes of their hoses: entered, saved on the version they were read at, taken out. */
 import type { SavedCorner } from '@zephyrcombe/contract';
+import { isWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { personOf } from '../../http/access.ts';
-import { requireVersion } from '../jobs/jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import type { CornerColumns } from './corner.model.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 
@@ -35,7 +36,8 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
     request: FastifyRequest,
     vehicleId: string,
     kind: 'routeSaved' | 'routeRemoved',
-    act: (transaction: Transaction) => Promise<string>,
+    /** The corner's name, or null where nothing was left to do. */
+    act: (transaction: Transaction) => Promise<string | null>,
   ): Promise<{ items: SavedCorner[] }> {
     const now = clock();
     const person = personOf(request);
@@ -45,7 +47,9 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
         lock: transaction.LOCK.UPDATE,
       });
       if (vehicle === null) throw new AppProblem('not-found');
+      if (await isWritten(models, transaction, request, now)) return;
       const name = await act(transaction);
+      if (name === null) return;
       await writeVehicleChange(models, transaction, {
         vehicleId,
         at: now,
@@ -77,7 +81,7 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
         // Sent twice after a lost reply: the same corner is not entered again.
         if (before) {
           if (before.vehicleId !== vehicleId) throw new AppProblem('not-found');
-          return before.corner.name;
+          return null;
         }
         const there = await models.Corner.findAll({ where: { vehicleId }, transaction });
         if (there.length >= MOST_CORNERS)

@@ -13,7 +13,8 @@ import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireVersion } from './jobAction.ts';
+import { requireStopsAnswered } from './jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 
 /** A taken length may be rounded to the maker's step, but not away from the readings. */
 const TAKEN_TOLERANCE_m = 0.0005;

@@ -6,7 +6,8 @@ import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireVersion } from './jobAction.ts';
+import { requireStopsAnswered } from './jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function editJobJoint(
   action: JobAction,

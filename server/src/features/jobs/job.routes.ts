@@ -16,7 +16,8 @@ import { finishJob } from './finishJob.ts';
 import type { JobRow } from './job.model.ts';
 import { loadJobDetail, toJob } from './job.repository.ts';
 import { pageOfJobs } from './jobList.ts';
-import { onOpenJob, requireVersion, writeLog } from './jobAction.ts';
+import { onOpenJob, writeLog } from './jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { setJobHoses } from './jobScope.ts';
 import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
 

@@ -4,7 +4,7 @@ import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/con
 import { may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
-import { isWritten } from '../../database/sentChange.ts';
+import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
@@ -27,18 +27,20 @@ export interface JobAction {
 
 /**
  * An open job as it stands, with nothing held: for asking somebody outside before anything is written. Whoever waits in a
- * transaction holds the job, and a connection, for as long as the other one is silent.
+ * transaction holds the job, and a connection, for as long as the other one is silent. `isWritten` where the same change was
+ * sent before: its answer is the job as it stands.
  */
 export async function readOpenJob(
   dependencies: Dependencies,
   request: FastifyRequest,
   jobId: string,
-): Promise<Pick<JobAction, 'detail' | 'person' | 'now'>> {
+): Promise<Pick<JobAction, 'detail' | 'person' | 'now'> & { readonly isWritten: boolean }> {
   const now = dependencies.clock();
   const person = personOf(request);
   const detail = await loadJobDetail(dependencies.database, jobId);
-  requireOpen(detail.job);
-  return { detail, person, now };
+  const known = await wasWritten(dependencies.database.models, request);
+  if (!known) requireOpen(detail.job);
+  return { detail, person, now, isWritten: known };
 }
 
 /** A job that is signed off or abandoned stays as it is. */
@@ -119,9 +121,4 @@ export function requireStopsAnswered(
       ? { detail: 'An apprentice does not go past a stop: fetch a technician or your lead.' }
       : {};
   throw new AppProblem('stop-not-answered', { cautions: open, ...detail });
-}
-
-/** 409 with the row as it is now, when it was written since it was read. */
-export function requireVersion(row: { readonly version: number }, version: number): void {
-  if (row.version !== version) throw new AppProblem('stale-write', { current: row });
 }

@@ -4,7 +4,7 @@ import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireVersion } from './jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function checkKit(
   action: JobAction,

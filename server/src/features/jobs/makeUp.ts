@@ -6,7 +6,8 @@ import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResti
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireVersion } from './jobAction.ts';
+import { requireStopsAnswered } from './jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 
 type Step = Omit<MadeStep, 'by' | 'byId' | 'at'>;
 

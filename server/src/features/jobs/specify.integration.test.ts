@@ -12,7 +12,7 @@ import { parse } from 'csv-parse/sync';
 import { readFileSync } from 'node:fs';
 import { readPdf } from '../../testing/poppler.ts';
 import type { TestServer } from '../../testing/testServer.ts';
-import { problemOf, startTestServer } from '../../testing/testServer.ts';
+import { OWN_PAGE, problemOf, startTestServer } from '../../testing/testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -408,6 +408,52 @@ describe('the box', () => {
       server.config.supplier = null;
     }
   }, 60_000);
+
+  test('what is asked of a supplier twice under one key is written once, and the second answer is the first', async () => {
+    const { job } = await bars();
+    const asked: string[] = [];
+    const supplier = createServer((request, response) => {
+      asked.push(request.url ?? '');
+      const said = { quote: 'SIM-Q7', currency: 'XTS', lines: [], total: 0, days: 4, refused: [] };
+      response.writeHead(201, { 'content-type': 'application/json' }).end(JSON.stringify(said));
+    });
+    await new Promise<void>((resolve) => {
+      supplier.listen(0, '127.0.0.1', () => resolve());
+    });
+    server.config.supplier = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
+    try {
+      const brannoc = await server.signInAs('brannoc');
+      const key = randomUUID();
+      const send = async (withKey: string) =>
+        await server.app.inject({
+          method: 'POST',
+          url: `/api/jobs/${job.id}/supplier/quote`,
+          payload: { version: job.version },
+          headers: { ...OWN_PAGE, cookie: brannoc, 'idempotency-key': withKey },
+        });
+      const replies = [...(await Promise.all([send(key), send(key)])), await send(key)];
+      expect(replies.map((reply) => reply.json<JobDetail>().job.version)).toEqual(
+        Array.from({ length: 3 }, () => job.version + 1),
+      );
+      const before = asked.length;
+      expect(before).toBeLessThanOrEqual(2);
+      expect(problemOf(await send(randomUUID()))).toMatchObject({ status: 409, code: 'stale-write' });
+      expect(asked.length).toBe(before);
+      const quotes = await server.database.models.LogEntry.count({
+        where: { jobId: job.id, kind: 'quoted' },
+      });
+      await send(key);
+      expect(await server.database.models.LogEntry.count({ where: { jobId: job.id, kind: 'quoted' } })).toBe(
+        quotes,
+      );
+    } finally {
+      server.config.supplier = null;
+      supplier.closeAllConnections();
+      await new Promise<void>((resolve) => {
+        supplier.close(() => resolve());
+      });
+    }
+  });
 
   test('while a supplier thinks the job goes on, and of two who ask at once the later is told that it changed', async () => {
     const waiting: ((body: string) => void)[] = [];

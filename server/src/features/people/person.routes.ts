@@ -1,10 +1,12 @@
 /** The lead enters, renames and retires people, gives roles and new passphrases. */
 import type { PersonRecord } from '@zephyrcombe/contract';
+import { isWritten } from '../../database/sentChange.ts';
 import { METRIC } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import { UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { hashPassphrase } from '../sessions/passphrase.ts';
@@ -27,7 +29,7 @@ const nameTaken = (error: unknown): unknown =>
     ? fieldProblem('name', 'is that of somebody else here, or of somebody who was')
     : error;
 
-export function personHandlers({ database }: Dependencies): PersonHandlers {
+export function personHandlers({ database, clock }: Dependencies): PersonHandlers {
   const { Person, Session } = database.models;
   const listed = async () => ({
     items: (await Person.findAll({ order: [['name', 'ASC']] })).map(toRecord),
@@ -61,14 +63,15 @@ export function personHandlers({ database }: Dependencies): PersonHandlers {
       return listed();
     },
 
-    async editPerson({ params, body }) {
+    async editPerson({ request, params, body }) {
       const { version, ...changes } = body;
       try {
         await database.transaction(async (transaction) => {
           // All leads in a line: two of them cannot retire each other at once.
           await Person.findAll({ where: { role: 'lead' }, transaction, lock: transaction.LOCK.UPDATE });
           const row = await found(params.personId, transaction);
-          if (row.version !== version) throw new AppProblem('stale-write', { current: toRecord(row) });
+          if (await isWritten(database.models, transaction, request, clock())) return;
+          requireVersion(toRecord(row), version);
           await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
           await requireLeadLeft(row, transaction);
           if (row.isRetired) await Session.destroy({ where: { personId: row.id }, transaction });
@@ -79,10 +82,12 @@ export function personHandlers({ database }: Dependencies): PersonHandlers {
       return listed();
     },
 
-    async resetPassphrase({ params, body }) {
+    async resetPassphrase({ request, params, body }) {
       const passphraseHash = await hashPassphrase(body.passphrase);
       await database.transaction(async (transaction) => {
         const row = await found(params.personId, transaction);
+        // Whoever signed in with it since stays signed in.
+        if (await isWritten(database.models, transaction, request, clock())) return;
         await row.update({ passphraseHash }, { transaction });
         await Session.destroy({ where: { personId: row.id }, transaction });
       });

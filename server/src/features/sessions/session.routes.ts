@@ -4,13 +4,14 @@ import { may } from '@zephyrcombe/contract';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { personOf } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 import { hashPassphrase, isPassphraseOf, limitTries } from './passphrase.ts';
 import { describeSession, toPerson } from './session.service.ts';
-import { dropSent } from '../../database/sentChange.ts';
+import { dropSent, isWritten } from '../../database/sentChange.ts';
 import { dropEnded, limitsOf, sessionKey } from './sessionStore.ts';
 
 export const SESSION_COOKIE = 'zephyrcombe_session';
@@ -91,13 +92,16 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
 
     async setUnits({ request, body }) {
       const { id } = personOf(request);
-      const [changed] = await Person.update(
-        { units: body.units, version: body.version + 1 },
-        { where: { id, version: body.version } },
-      );
-      const row = await Person.findByPk(id, { rejectOnEmpty: true });
-      if (changed === 0) throw new AppProblem('stale-write', { current: toPerson(row) });
-      return toPerson(row);
+      return database.transaction(async (transaction) => {
+        const row = await Person.findByPk(id, {
+          transaction,
+          lock: transaction.LOCK.UPDATE,
+          rejectOnEmpty: true,
+        });
+        if (await isWritten(database.models, transaction, request, clock())) return toPerson(row);
+        requireVersion(toPerson(row), body.version);
+        return toPerson(await row.update({ units: body.units, version: body.version + 1 }, { transaction }));
+      });
     },
 
     async changePassphrase({ request, body }) {

@@ -1,5 +1,7 @@
 import { UniqueConstraintError } from 'sequelize';
+import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { Dependencies } from '../../dependencies.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
@@ -8,16 +10,19 @@ import { pageOfStock } from './stock.ts';
 /** What the shop has settled for itself, and what lies on its shelf. */
 export function shopHandlers({
   database,
+  clock,
 }: Dependencies): Pick<Handlers, 'getShop' | 'editShop' | 'getStock' | 'countStock'> {
   const { Shop, StockItem } = database.models;
   const current = async () => (await Shop.findOne({ rejectOnEmpty: true })).get({ plain: true });
   return {
     getStock: ({ query }) => pageOfStock(database, query),
-    async countStock({ body }) {
+    async countStock({ request, body }) {
       const { key, onHand, version } = body;
       const count = () =>
         database.transaction(async (transaction) => {
           const row = await StockItem.findOne({ where: { key }, transaction, lock: transaction.LOCK.UPDATE });
+          const known = await isWritten(database.models, transaction, request, clock());
+          if (row !== null && known) return row;
           if (row === null) return StockItem.create({ key, onHand, version: 0 }, { transaction });
           if (row.version !== version)
             throw new AppProblem('stale-write', {
@@ -29,20 +34,21 @@ export function shopHandlers({
         return (await count()).get({ plain: true });
       } catch (error) {
         if (!(error instanceof UniqueConstraintError)) throw error;
-        // Somebody else counted it for the first time just now.
+        // It was counted for the first time just now: by this very request, sent twice, or by somebody else.
         const row = await StockItem.findOne({ where: { key }, rejectOnEmpty: true });
+        if (await wasWritten(database.models, request)) return row.get({ plain: true });
         throw new AppProblem('stale-write', { current: row.get({ plain: true }) });
       }
     },
     getShop: current,
-    async editShop({ body }) {
+    async editShop({ request, body }) {
       const { version, ...changes } = body;
-      const { id } = await current();
-      const [changed] = await Shop.update(
-        { ...definedOnly(changes), version: version + 1 },
-        { where: { id, version } },
-      );
-      if (changed === 0) throw new AppProblem('stale-write', { current: await current() });
+      await database.transaction(async (transaction) => {
+        const row = await Shop.findOne({ transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+        if (await isWritten(database.models, transaction, request, clock())) return;
+        requireVersion(row.get({ plain: true }), version);
+        await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
+      });
       return current();
     },
   };

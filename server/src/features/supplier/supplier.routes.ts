@@ -15,7 +15,8 @@ import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
-import { onOpenJob, readOpenJob, requireVersion } from '../jobs/jobAction.ts';
+import { onOpenJob, readOpenJob } from '../jobs/jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { stockForJob } from '../shop/stock.ts';
 import { askSupplier } from './supplier.ts';
 
@@ -38,7 +39,8 @@ export function supplierHandlers(
     });
   return {
     quoteJob: async ({ request, params, body }) => {
-      const { detail, person, now } = await readOpenJob(dependencies, request, params.jobId);
+      const { detail, person, now, isWritten } = await readOpenJob(dependencies, request, params.jobId);
+      if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const hoses = ordered(detail);
       if (hoses.length === 0)
@@ -61,7 +63,8 @@ export function supplierHandlers(
     },
 
     orderJob: async ({ request, params, body }) => {
-      const { detail } = await readOpenJob(dependencies, request, params.jobId);
+      const { detail, isWritten } = await readOpenJob(dependencies, request, params.jobId);
+      if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
       if (supply === null) throw new AppProblem('stage-not-ready', { detail: 'Ask for a quote first.' });
@@ -80,7 +83,8 @@ export function supplierHandlers(
     },
 
     deliverJob: async ({ request, params, body }) => {
-      const { detail } = await readOpenJob(dependencies, request, params.jobId);
+      const { detail, isWritten } = await readOpenJob(dependencies, request, params.jobId);
+      if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
       if (!supply?.confirmation)

@@ -2,7 +2,8 @@
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
-import { onOpenJob, requireVersion } from '../jobs/jobAction.ts';
+import { onOpenJob } from '../jobs/jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 
 /** As many tracings as a job needs and then some. */
 const MOST_TRACES = 24;

@@ -19,7 +19,7 @@ import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { personOf } from '../../http/access.ts';
-import { requireVersion } from '../jobs/jobAction.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { followCircuit } from '../jobs/jobScope.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
@@ -184,12 +184,14 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         await tell('edited', { ...definedOnly(changes), ...(isSetBack ? { because: setBackBecause } : {}) });
       }),
 
-    async removeVehicle({ params }) {
+    async removeVehicle({ request, params }) {
+      const now = clock();
       await database.transaction(async (transaction) => {
         const row = await models.Vehicle.findByPk(params.vehicleId, {
           transaction,
           lock: transaction.LOCK.UPDATE,
         });
+        if (await isWritten(models, transaction, request, now)) return;
         if (row === null) throw new AppProblem('not-found');
         await requireUnused({ vehicleId: row.id }, transaction);
         for (const circuit of await models.Circuit.findAll({ where: { vehicleId: row.id }, transaction }))

@@ -1,8 +1,10 @@
 /** The shop's torque wrenches: entered, corrected, calibrated, put out of use. Records name them for good. */
 import type { Wrench } from '@zephyrcombe/contract';
+import { isWritten } from '../../database/sentChange.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { requireVersion } from '../../http/requireVersion.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 
@@ -47,7 +49,7 @@ export function wrenchHandlers({ database, clock }: Dependencies): WrenchHandler
       return listed();
     },
 
-    async editWrench({ params, body }) {
+    async editWrench({ request, params, body }) {
       const { version, ...changes } = body;
       await database.transaction(async (transaction) => {
         const row = await Wrenches.findByPk(params.wrenchId, {
@@ -55,8 +57,9 @@ export function wrenchHandlers({ database, clock }: Dependencies): WrenchHandler
           lock: transaction.LOCK.UPDATE,
         });
         if (row === null) throw new AppProblem('not-found');
+        if (await isWritten(database.models, transaction, request, clock())) return;
         const now = row.get({ plain: true });
-        if (now.version !== version) throw new AppProblem('stale-write', { current: now });
+        requireVersion(now, version);
         requireSound({ ...now, ...definedOnly(changes) });
         await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
       });
