@@ -1,4 +1,4 @@
-# Shared by bin/demo, bin/test and bin/database. Plain POSIX-ish bash; sourced, never run.
+# Shared by the commands in bin. Plain POSIX-ish bash; sourced, never run.
 set -euo pipefail
 ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 export ROOT
@@ -52,4 +52,10 @@ free_port() {
 # Whether something listens on a loopback port.
 port_answers() {
   node -e 'const s=require("net").connect(+process.argv[1],"127.0.0.1");s.on("connect",()=>process.exit(0));s.on("error",()=>process.exit(1))' "$1"
+}
+
+# keep_secret FILE: made once, for this user alone, and the same ever after.
+keep_secret() {
+  [ -s "$1" ] || (umask 077; node -e 'process.stdout.write(require("crypto").randomBytes(32).toString("hex"))' >"$1")
+  chmod 600 "$1"
 }

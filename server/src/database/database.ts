@@ -109,7 +109,12 @@ async function once<Value>(
   }
 }
 
-export function openDatabase(config: DatabaseConfig): Database {
+export interface DatabaseOptions {
+  /** Nobody waits for an answer at the wheel: a statement may take as long as it takes. */
+  readonly isPatient?: boolean;
+}
+
+export function openDatabase(config: DatabaseConfig, { isPatient = false }: DatabaseOptions = {}): Database {
   const sequelize = new Sequelize(config.name, config.user, config.password, {
     host: config.host,
     port: config.port,
@@ -121,7 +126,8 @@ export function openDatabase(config: DatabaseConfig): Database {
     retry: { match: [ConnectionRefusedError], max: TRIES },
     dialectOptions: { connectTimeout: CONNECT_TIMEOUT_ms, charset: 'utf8mb4' },
   });
-  sequelize.addHook('afterConnect', (connection) => limitStatements(connection as Connection));
+  if (!isPatient)
+    sequelize.addHook('afterConnect', (connection) => limitStatements(connection as Connection));
   return {
     sequelize,
     models: defineModels(sequelize),

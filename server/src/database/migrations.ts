@@ -1,6 +1,7 @@
 /** Brings a database to the present schema. Migrations are listed by hand: a file on disk is not enough to run. */
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Sequelize } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import * as firstLight from './migrations/0001-first-light.ts';
 import * as lookOver from './migrations/0002-look-over.ts';
 import * as measure from './migrations/0003-measure.ts';
@@ -25,8 +26,26 @@ const MIGRATIONS = [
   { name: '0010-lists', ...lists },
 ];
 
-/** Runs what has not run yet, in order; returns the names of what ran. */
-export async function migrate(sequelize: Sequelize): Promise<readonly string[]> {
+/** Of every migration, in order. */
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
+
+/**
+ * New tables are made with the collation of the database, and a reference is refused between two collations. A book that was
+ * put into another database than it was made in keeps its own.
+ */
+async function keepCollation(sequelize: Sequelize): Promise<void> {
+  const [row] = await sequelize.query<{ there: string; byDefault: string; name: string }>(
+    `SELECT TABLE_COLLATION AS there, @@collation_database AS byDefault, DATABASE() AS name
+     FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = 'shop'`,
+    { type: QueryTypes.SELECT },
+  );
+  if (row && row.there !== row.byDefault)
+    await sequelize.query(`ALTER DATABASE \`${row.name}\` COLLATE ${row.there}`);
+}
+
+/** Runs what has not run yet, in order, up to `last` where one is named; returns the names of what ran. */
+export async function migrate(sequelize: Sequelize, last?: string): Promise<readonly string[]> {
+  await keepCollation(sequelize);
   const queries = sequelize.getQueryInterface();
   const umzug = new Umzug({
     migrations: MIGRATIONS.map((migration) => ({
@@ -37,6 +56,6 @@ export async function migrate(sequelize: Sequelize): Promise<readonly string[]> 
     storage: new SequelizeStorage({ sequelize, tableName: 'schema_migration' }),
     logger: undefined,
   });
-  const ran = await umzug.up();
+  const ran = await umzug.up(last === undefined ? {} : { to: last });
   return ran.map((migration) => migration.name);
 }
