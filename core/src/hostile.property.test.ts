@@ -7,7 +7,7 @@ import * as core from './index.ts';
 import { NotPhysical } from './calculation/physical.ts';
 import { samples, SOLVED } from './hostileSamples.ts';
 
-const HOSTILE = [NaN, Infinity, -Infinity, -1, -0.001, 0, 1e308, -1e308] as const;
+const HOSTILE = [NaN, Infinity, -Infinity, -1, -0.001, 0, 5e-324, 1e308, -1e308] as const;
 /** More figures than this are sampled: the problem of a scene is asked for all of its own. */
 const MOST_PLACES = 60;
 /** Longer than this is a hang: the slowest sound sample takes a tenth. */

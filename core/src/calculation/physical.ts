@@ -3,7 +3,7 @@
  * `Result` gives the problem back; what returns a bare figure throws it as `NotPhysical`, because it has nowhere to put it.
  */
 import type { Problem } from './problem.ts';
-import { LARGEST } from './problem.ts';
+import { LARGEST, SMALLEST } from './problem.ts';
 
 /** What some fields, by their name wherever they stand, may not be. Every other figure only has to be a finite one. */
 export interface PhysicalRules {
@@ -53,7 +53,7 @@ function figureProblem(
 ): Problem | null {
   if (!Number.isFinite(value)) return { code: 'notFinite', field };
   if (Math.abs(value) > LARGEST) return { code: 'tooLarge', field };
-  if (positive.includes(name) && value <= 0) return { code: 'notPositive', field, value };
+  if (positive.includes(name) && value < SMALLEST) return { code: 'notPositive', field, value };
   if (notNegative.includes(name) && value < 0) return { code: 'notPositive', field, value };
   return null;
 }

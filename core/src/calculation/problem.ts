@@ -51,12 +51,15 @@ export type ProblemCode = Problem['code'];
 /** In SI units nothing on a vehicle comes near it: pressures in pascals and distances in metres included. */
 export const LARGEST = 1e12;
 
+/** A figure nearer to nothing stands for nothing: what is divided by it is beyond all numbers. */
+export const SMALLEST = 1e-60;
+
 /** The first of the named values that is not a finite number above zero, as a problem; otherwise null. */
 export function firstNotPositive(values: Readonly<Record<string, number>>): Problem | null {
   for (const [field, value] of Object.entries(values)) {
     if (!Number.isFinite(value)) return { code: 'notFinite', field };
     if (value > LARGEST) return { code: 'tooLarge', field };
-    if (value <= 0) return { code: 'notPositive', field, value };
+    if (value < SMALLEST) return { code: 'notPositive', field, value };
   }
   return null;
 }

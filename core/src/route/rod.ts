@@ -123,11 +123,14 @@ export function solveRod(
   return isLower(second, first) ? second : first;
 }
 
+/** Of the whole length: less hose between two stiffeners than this does not bend. */
+const LEAST_PIECE = 1e-9;
+
 /** Stiffeners lie one after the other within the span, with bending hose before, between and after them. */
 function stiffsFit({ stiffs = [], length_m }: RodEnds): boolean {
   let at_m = 0;
   for (const { from_m, to_m } of stiffs) {
-    if (!(from_m > at_m && to_m > from_m)) return false;
+    if (!(from_m > at_m + LEAST_PIECE * length_m && to_m > from_m)) return false;
     at_m = to_m;
   }
   return at_m < length_m;

@@ -34,6 +34,8 @@ export const demandScene = (scene: Scene): void => demand(sceneProblem(scene));
 export function demandGrid(grid: RigGrid): void {
   if (sound.has(grid)) return;
   demand(unphysical(grid, { notNegative: ['installed'], positive: ['columns'] }));
+  // The number of a pose, and nothing between two.
+  if (!grid.poses[grid.installed]) demand({ code: 'notPositive', field: 'installed', value: grid.installed });
   sound.add(grid);
 }
 

@@ -42,6 +42,8 @@ export interface TemplateWords {
   readonly angle: (value_rad: number) => string;
 }
 
+/** A bend that nobody can see. */
+const STRAIGHT_rad = 1e-6;
 const STEEP_rad = (65 * Math.PI) / 180;
 const AXIS_OVER_m = 0.006;
 const HOSE_SHOWN_m = 0.02;
@@ -71,7 +73,7 @@ export function endTemplate(end: EndGeometry, build: EndBuild, write: TemplateWo
         seal_m[0] + (beyond + AXIS_OVER_m) * cosine,
         seal_m[1] + (beyond + AXIS_OVER_m) * sine,
       ]),
-      ...(neckAngle_rad > 0
+      ...(neckAngle_rad > STRAIGHT_rad
         ? [
             path('centre', apex_m, [a + 0.03, 0]),
             arc('dimension', apex_m, 0.026, 0, neckAngle_rad),
@@ -105,7 +107,7 @@ function neck(end: EndGeometry, build: EndBuild, cover_m: number): readonly Mark
   const { neckAngle_rad: bend, ferruleToApex_m: a, apexToPoint_m: b } = end;
   const begins = Math.min(build.ferruleLength_m, a);
   const r = build.neck_m / 2;
-  if (bend === 0) {
+  if (bend <= STRAIGHT_rad) {
     const ends = Math.max(begins, a + b - cover_m);
     return [path('outline', [begins, r], [ends, r]), path('outline', [begins, -r], [ends, -r])];
   }

@@ -1,5 +1,7 @@
 /** Bodies that several tests send, as a technician would fill them in. */
 import { randomUUID } from 'node:crypto';
+import type { HardLineRequest, TemplateRequest } from '@zephyrcombe/contract';
+import { EXAMPLE_BUILD, exampleBanjo } from '@zephyrcombe/core';
 
 /** A vehicle of which nothing more is known than that it is a motorcycle. */
 export const MOTORCYCLE = {
@@ -46,3 +48,34 @@ export const signedService = (version: number) => ({
   oldWaterFraction: 0.03,
   signature: 'brannoc hale',
 });
+
+/** The two necks of a hose. */
+export const TEMPLATES: TemplateRequest = {
+  title: 'Front hose, left',
+  paper: 'A4',
+  ends: [
+    { name: 'End A', end: exampleBanjo(45), build: EXAMPLE_BUILD },
+    { name: 'End B', end: exampleBanjo(0), build: EXAMPLE_BUILD },
+  ],
+};
+/** A line of three legs with two bends in planes of their own. */
+export const HARD_LINE: HardLineRequest = {
+  name: 'Rear line & tee',
+  paper: 'A4',
+  line: {
+    legs_m: [0.12, 0.2, 0.08],
+    legDatum: 'apex',
+    bends: [
+      { angle_rad: Math.PI / 2, roll_rad: 0 },
+      { angle_rad: Math.PI / 3, roll_rad: Math.PI },
+    ],
+    radius_m: 0.015,
+    endA: { flare_m: 0.00635 },
+    endB: { flare_m: 0.00635 },
+    unionGap_m: 0,
+  },
+  build: { material: 'copperNickel', formA: 'doubleFlare', formB: 'bubbleFlare' },
+  outside_m: 0.00475,
+  springBack: 0.03,
+  grip_m: 0.05,
+};

@@ -1,9 +1,9 @@
 /** Files at true size, read back by poppler and by another DXF reader: what they say is measured, not believed. */
-import type { HardLineRequest, TemplateRequest } from '@zephyrcombe/contract';
 import { drawingAddress } from '@zephyrcombe/contract';
 import { developed, EXAMPLE_BUILD, exampleBanjo } from '@zephyrcombe/core';
 import DxfParser from 'dxf-parser';
 import { readPdf } from '../../testing/poppler.ts';
+import { HARD_LINE, TEMPLATES } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 import { dxfOf } from './dxf.ts';
@@ -14,35 +14,6 @@ beforeAll(async () => {
   server = await startTestServer();
 });
 afterAll(() => server.close());
-
-const TEMPLATES: TemplateRequest = {
-  title: 'Front hose, left',
-  paper: 'A4',
-  ends: [
-    { name: 'End A', end: exampleBanjo(45), build: EXAMPLE_BUILD },
-    { name: 'End B', end: exampleBanjo(0), build: EXAMPLE_BUILD },
-  ],
-};
-const LINE: HardLineRequest = {
-  name: 'Rear line & tee',
-  paper: 'A4',
-  line: {
-    legs_m: [0.12, 0.2, 0.08],
-    legDatum: 'apex',
-    bends: [
-      { angle_rad: Math.PI / 2, roll_rad: 0 },
-      { angle_rad: Math.PI / 3, roll_rad: Math.PI },
-    ],
-    radius_m: 0.015,
-    endA: { flare_m: 0.00635 },
-    endB: { flare_m: 0.00635 },
-    unionGap_m: 0,
-  },
-  build: { material: 'copperNickel', formA: 'doubleFlare', formB: 'bubbleFlare' },
-  outside_m: 0.00475,
-  springBack: 0.03,
-  grip_m: 0.05,
-};
 
 type Line = readonly (readonly [number, number])[];
 const lengthOf = (line: Line) =>
@@ -114,11 +85,11 @@ describe('templates', () => {
 });
 
 describe('a hard line', () => {
-  const made = developed(LINE.line);
+  const made = developed(HARD_LINE.line);
   if (!made.ok) throw new Error(made.problem.code);
 
   test('as DXF, read by another program: millimetres, the middle as long as worked out, both edges of both bends', async () => {
-    const reply = await file('hard-line', 'dxf', LINE, 2);
+    const reply = await file('hard-line', 'dxf', HARD_LINE, 2);
     const drawing = new DxfParser().parseSync(reply.body);
     if (!drawing) throw new Error('not a DXF');
     // 4: millimetres (AutoCAD DXF reference, $INSUNITS; from memory).
@@ -142,7 +113,7 @@ describe('a hard line', () => {
   });
 
   test('as PDF: bend table and order of work on paper, then the line at true size', async () => {
-    const pdf = readPdf((await file('hard-line', 'pdf', LINE)).rawPayload);
+    const pdf = readPdf((await file('hard-line', 'pdf', HARD_LINE)).rawPayload);
     expect(pdf.pages).toBe(2);
     const text = pdf.text.replaceAll(/\s+/g, ' ');
     for (const said of [
@@ -165,7 +136,7 @@ describe('a hard line', () => {
     const torn = 'Rear\r\n0\nEOF\n0\nSECTION';
     for (const format of ['svg', 'dxf'] as const) {
       const lines = async (name: string) => {
-        const reply = await file('hard-line', format, { ...LINE, name });
+        const reply = await file('hard-line', format, { ...HARD_LINE, name });
         return reply.body.split(/\r?\n/).length;
       };
       expect(await lines(torn)).toBe(await lines('Rear 0 EOF 0 SECTION'));
@@ -181,24 +152,32 @@ describe('a hard line', () => {
 
   test('a long line in space has its table cut into pages and two views', async () => {
     const bends = Array.from({ length: 20 }, (_none, index) => ({ angle_rad: 0.6, roll_rad: index % 3 }));
-    const body = { ...LINE, line: { ...LINE.line, bends, legs_m: Array.from({ length: 21 }, () => 0.06) } };
+    const body = {
+      ...HARD_LINE,
+      line: { ...HARD_LINE.line, bends, legs_m: Array.from({ length: 21 }, () => 0.06) },
+    };
     const pdf = readPdf((await file('hard-line', 'pdf', body)).rawPayload);
     expect(pdf.pages).toBe(5);
     expect(pdf.text.replaceAll(/\s+/g, ' ')).toContain('Bend 20: from the mark');
   });
 
   test('what cannot be bent, is not understood or is nobody’s to ask is refused in words', async () => {
-    const short = { ...LINE, line: { ...LINE.line, legs_m: [0.12, 0.01, 0.08] } };
+    const short = { ...HARD_LINE, line: { ...HARD_LINE.line, legs_m: [0.12, 0.01, 0.08] } };
     const refused = await server.ask('POST', drawingAddress('hard-line', 'pdf'), short);
     expect(refused.statusCode).toBe(422);
     expect(problemOf(refused).detail).toContain('Leg 2 is shorter than the bends');
-    const wrong = await server.ask('POST', drawingAddress('hard-line', 'pdf'), { ...LINE, outside_m: -1 });
+    const wrong = await server.ask('POST', drawingAddress('hard-line', 'pdf'), {
+      ...HARD_LINE,
+      outside_m: -1,
+    });
     expect(wrong.statusCode).toBe(400);
     expect(wrong.body).toContain('outside_m');
-    expect((await server.ask('POST', drawingAddress('hard-line', 'pdf'), LINE, null)).statusCode).toBe(401);
-    expect((await server.ask('POST', `${drawingAddress('hard-line', 'svg')}?page=9`, LINE)).statusCode).toBe(
-      404,
+    expect((await server.ask('POST', drawingAddress('hard-line', 'pdf'), HARD_LINE, null)).statusCode).toBe(
+      401,
     );
-    expect((await server.ask('POST', '/api/drawings/hard-line/doc', LINE)).statusCode).toBe(400);
+    expect(
+      (await server.ask('POST', `${drawingAddress('hard-line', 'svg')}?page=9`, HARD_LINE)).statusCode,
+    ).toBe(404);
+    expect((await server.ask('POST', '/api/drawings/hard-line/doc', HARD_LINE)).statusCode).toBe(400);
   });
 });
