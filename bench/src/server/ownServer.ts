@@ -10,10 +10,10 @@ import type { Connection } from 'mysql2/promise';
 import { createConnection } from 'mysql2/promise';
 import type { LoopReading } from './probe.ts';
 
-const ROOT = join(import.meta.dirname, '../../..');
-const DATABASE = join(ROOT, 'bin/database');
+export const ROOT = join(import.meta.dirname, '../../..');
+export const DATABASE = join(ROOT, 'bin/database');
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1');
   await once(probe, 'listening');
   const address = probe.address();
@@ -73,7 +73,7 @@ export async function startOwnServer(): Promise<OwnServer> {
   };
 }
 
-async function untilItListens(server: ChildProcess): Promise<void> {
+export async function untilItListens(server: ChildProcess): Promise<void> {
   let said = '';
   await new Promise<void>((resolve, reject) => {
     server.stdout?.on('data', (chunk: Buffer) => {
