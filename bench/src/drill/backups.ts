@@ -1,3 +1,4 @@
+/* oxlint-disable no-console -- a command for the terminal */
 /**
  * `npm run drill:backups`: ten backups while four people write; each is put back into an empty database, and all that was
  * answered as written before its stamp is looked for there. Ends with 1 when anything is missing, doubled or torn.
@@ -24,7 +25,7 @@ const on = (name: string) => ({
   ZEPHYRCOMBE_DB_PORT: String(shop.databasePort),
   ZEPHYRCOMBE_DB_NAME: name,
 });
-const writers = await startWriters(shop.address, PEOPLE);
+const writers = startWriters(shop.address, PEOPLE);
 let bad = 0;
 for (let index = 0; index < BACKUPS; index += 1) {
   await writers.more(60);

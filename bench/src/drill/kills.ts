@@ -1,3 +1,4 @@
+/* oxlint-disable no-console -- a command for the terminal */
 /**
  * `npm run drill:kills`: the server is ended at once 60 times and the database 40 times while four people write, and what was
  * answered as written is looked for afterwards. Ends with 1 when anything is lost, doubled or torn.
@@ -15,7 +16,7 @@ const BETWEEN = 12;
 const UP_TO_ms = 120;
 
 const shop = await openShop();
-const writers = await startWriters(shop.address, PEOPLE);
+const writers = startWriters(shop.address, PEOPLE);
 // In turn, so that the last ones meet a book that has been through many.
 const kills = Array.from({ length: SERVER_KILLS + DATABASE_KILLS }, (_none, index) =>
   Math.floor(((index + 1) * DATABASE_KILLS) / (SERVER_KILLS + DATABASE_KILLS)) >

@@ -36,7 +36,7 @@ const PATIENCE_ms = 12_000;
 /** These do not say what became of a change. */
 const UNSETTLED: ReadonlySet<number> = new Set([502, 503, 504]);
 
-export async function startWriters(address: string, people: number): Promise<Writers> {
+export function startWriters(address: string, people: number): Writers {
   const written: Written[] = [];
   let repeated = 0;
   let isOver = false;
@@ -121,10 +121,10 @@ export async function startWriters(address: string, people: number): Promise<Wri
     }
   }
   const running = Array.from({ length: people }, (_none, person) => write(person));
-  let failure: unknown = null;
+  let failure: Error | null = null;
   for (const one of running)
     one.catch((error: unknown) => {
-      failure = error;
+      failure = error instanceof Error ? error : new Error(String(error));
       heard();
     });
   return {
