@@ -134,6 +134,13 @@ test('templates at true size on a screen that was measured with a card, and reme
     page.getByRole('button', { name: 'Ends and gauge as PDF' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('ends-at-true-size.pdf');
+  // A letter that no typeface of the file has is said before the file is asked for.
+  const notice = page.getByText('Not everything can be printed');
+  await page.getByLabel('Title').fill('Łódź, Привет');
+  await expect(notice).toBeHidden();
+  await page.getByLabel('Title').fill('Łódź 🛠');
+  await expect(notice).toBeVisible();
+  await expect(page.getByText('an empty box stands for 🛠')).toBeVisible();
 });
 
 test('pieces from the reel and from rests, and what to do when there is too little', async ({

@@ -9,7 +9,7 @@ export {
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
 export { PAPERS } from './sheets/sheet.ts';
 export { LABEL_FILES, labelAddress, labelCode, labelLines, labelSheet } from './sheets/labelSheet.ts';
-export { textWidth_m } from './sheets/letterWidths.ts';
+export { BOX_WIDTH, CAPITALS, notOnPaper, textWidth_m } from './sheets/letterWidths.ts';
 export { clockingDrawing } from './sheets/clockingDrawing.ts';
 export { clockingConvention, clockingLabel, clockingText } from './messages/clocking.ts';
 export { endText, orderHead, orderSheet } from './sheets/orderSheet.ts';

@@ -1,108 +1,45 @@
-/** How wide a text is on paper, in the typeface that the files carry (Atkinson Hyperlegible Next, regular). */
+/** How wide a text is on paper in the typefaces that the files carry, and which letters they have. */
+import { FACE_WIDTHS } from './faceWidths.ts';
 
-/** Advance of each letter in thousandths of the size, by width: read from the font; a test compares them with what the PDF sets. */
-const BY_WIDTH: Readonly<Record<number, string>> = {
-  160: "'",
-  210: ',.:;',
-  236: '’‘',
-  237: '|',
-  240: '·',
-  243: '`',
-  245: 'j',
-  252: 'iî',
-  262: 'l',
-  280: ' ',
-  286: '!',
-  299: '()',
-  301: '"',
-  314: 'f',
-  317: '[',
-  326: 't',
-  344: ']{}',
-  349: 'r',
-  352: '°',
-  362: '-',
-  372: '_',
-  387: '/\\',
-  392: 'I',
-  399: '“”',
-  407: '1',
-  449: 'y',
-  460: 'z',
-  461: 'v',
-  471: 's',
-  480: '?',
-  481: 'x',
-  485: '*cç',
-  492: 'k',
-  504: '–',
-  510: '7',
-  512: 'J',
-  525: 'aäàâå',
-  532: '×',
-  538: 'eéèê',
-  540: 'uü',
-  541: 'L',
-  548: '2oöôø',
-  550: 'hnñ',
-  552: 'F^',
-  553: '<>',
-  555: '~',
-  558: 'Tg',
-  564: 'd',
-  566: 'bp',
-  569: 'EÉ',
-  574: 'q',
-  575: 'Y',
-  576: '3',
-  579: '±',
-  582: 'ß',
-  588: '5',
-  592: '$PS',
-  593: 'V',
-  595: '9',
-  598: '6',
-  606: '+',
-  607: 'Z',
-  613: 'B',
-  614: '4R',
-  615: '8',
-  623: 'X',
-  626: 'AÄ',
-  628: '=',
-  631: 'K',
-  645: 'C',
-  648: '0',
-  651: '#',
-  669: 'D',
-  670: '…',
-  684: 'w',
-  690: 'UÜ',
-  693: 'N',
-  694: 'GH',
-  714: 'OÖ',
-  724: 'Q',
-  731: '&',
-  778: '@',
-  816: '¼',
-  820: '½',
-  824: 'M—',
-  845: 'm',
-  856: 'W',
-  866: 'æ',
-  867: '¾',
-  919: '%',
-};
-const WIDTHS: ReadonlyMap<string, number> = new Map(
-  Object.entries(BY_WIDTH).flatMap(([width, letters]) =>
-    Array.from(letters).map((letter): [string, number] => [letter, Number(width)]),
-  ),
-);
-/** A letter that is not listed is as wide as a capital M: too wide rather than too narrow. */
-const UNLISTED = 824;
+let known: ReadonlyMap<number, number> | null = null;
+
+/**
+ * Letter to width, thousandths of the size. Of each width the letters stand in base 36, one after the other: how far from the
+ * last one, and after a hyphen how many more follow without a gap.
+ */
+function widths(): ReadonlyMap<number, number> {
+  if (known) return known;
+  const read = new Map<number, number>();
+  for (const [width, letters] of Object.entries(FACE_WIDTHS)) {
+    let point = 0;
+    for (const part of letters.split(' ')) {
+      const [gap = '0', more = '0'] = part.split('-');
+      point += parseInt(gap, 36);
+      const last = point + parseInt(more, 36);
+      for (; point < last; point += 1) read.set(point, Number(width));
+      read.set(last, Number(width));
+    }
+  }
+  known = read;
+  return read;
+}
+
+/** Of the box that stands for a letter that no face has, in thousandths of the size. */
+export const BOX_WIDTH = 600;
 /** Height of the capitals over the size; drawings give the height. */
-const CAPITALS = 0.67;
+export const CAPITALS = 0.67;
+const UNSEEN = /\p{Cf}/gu;
+
+const lettersOf = (text: string): readonly string[] => Array.from(text.normalize('NFC').replace(UNSEEN, ''));
 
 export const textWidth_m = (text: string, height_m: number): number =>
-  (Array.from(text).reduce((sum, letter) => sum + (WIDTHS.get(letter) ?? UNLISTED), 0) / 1000) *
+  (lettersOf(text).reduce((sum, letter) => sum + (widths().get(letter.codePointAt(0) ?? 0) ?? BOX_WIDTH), 0) /
+    1000) *
   (height_m / CAPITALS);
+
+/** Letters that no typeface of the files has, each once: an empty box stands for them on paper. Line breaks are no letters. */
+export const notOnPaper = (text: string): readonly string[] => [
+  ...new Set(
+    lettersOf(text.replace(/[\n\r\t]/g, '')).filter((letter) => !widths().has(letter.codePointAt(0) ?? 0)),
+  ),
+];

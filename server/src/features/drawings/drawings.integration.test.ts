@@ -1,5 +1,5 @@
 /** Files at true size, read back by poppler and by another DXF reader: what they say is measured, not believed. */
-import { drawingAddress } from '@zephyrcombe/contract';
+import { CAPITALS, drawingAddress, notOnPaper, textWidth_m } from '@zephyrcombe/contract';
 import { developed, EXAMPLE_BUILD, exampleBanjo } from '@zephyrcombe/core';
 import DxfParser from 'dxf-parser';
 import { readPdf } from '../../testing/poppler.ts';
@@ -7,6 +7,7 @@ import { HARD_LINE, TEMPLATES } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 import { dxfOf } from './dxf.ts';
+import { FACES, runsOf } from './faces.ts';
 import { svgOf } from './svg.ts';
 
 let server: TestServer;
@@ -34,6 +35,54 @@ const file = async (of: 'templates' | 'hard-line', format: 'pdf' | 'svg' | 'dxf'
   expect(reply.statusCode).toBe(200);
   return reply;
 };
+
+describe('letters', () => {
+  const paper = async (title: string) =>
+    readPdf((await file('templates', 'pdf', { ...TEMPLATES, title })).rawPayload);
+
+  test.each([
+    'Łódź Ωμέγα Привет',
+    'Ťažké Ǻřňůő ẞ Vĩnh Ơ ẻ',
+    'Ἀθῆναι, ᾧ πᾶσα',
+    'Їжак, ґанок, Ҷумъа, ѣ',
+    'x\u0301 (a mark of its own)',
+  ])('“%s” stands on paper as it was typed, in faces that the file carries', async (title) => {
+    expect(notOnPaper(title)).toEqual([]);
+    const { text, fonts } = await paper(title);
+    expect(text.normalize('NFC')).toContain(title.normalize('NFC'));
+    expect(fonts.length).toBeGreaterThan(0);
+    for (const { embedded } of fonts) expect(embedded).toBe(true);
+  });
+
+  test('a letter that no face has is told before, and is a box as wide as was reckoned', async () => {
+    const title = 'Hose 🛠 水 end';
+    expect(notOnPaper(title)).toEqual(['🛠', '水']);
+    expect((await paper(title)).text).toMatch(/Hose\s+end/);
+    const boxes = runsOf(title).filter(({ face }) => face === null);
+    expect(boxes.map(({ text }) => text)).toEqual(['🛠', '水']);
+    const without = textWidth_m('Hose   end', 0.0028);
+    expect(textWidth_m(title, 0.0028) - without).toBeCloseTo((2 * 0.6 * 0.0028) / CAPITALS, 9);
+  });
+
+  test('the widths that lines are broken by are those of the faces, for every letter', () => {
+    let letters = 0;
+    for (const { font } of FACES)
+      for (const point of font.characterSet) {
+        const letter = String.fromCodePoint(point);
+        // Composed letters are measured as what they are composed to.
+        if (letter.normalize('NFC') !== letter || notOnPaper(letter).length > 0 || /\p{C}/u.test(letter))
+          continue;
+        const [run] = runsOf(letter);
+        const glyph = run?.face?.font.glyphForCodePoint(point);
+        expect([letter, textWidth_m(letter, CAPITALS)]).toEqual([
+          letter,
+          expect.closeTo((glyph?.advanceWidth ?? NaN) / 1000, 3),
+        ]);
+        letters += 1;
+      }
+    expect(letters).toBeGreaterThan(2_200);
+  });
+});
 
 describe('templates', () => {
   test('as PDF: two pages of A4, text that can be selected, its font inside, bars and bends to 0.2 mm', async () => {

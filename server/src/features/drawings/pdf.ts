@@ -1,21 +1,14 @@
 /** Flat drawings as PDF: a page each at its own size, lines as lines, text as text in fonts that travel with the file. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { PaperSheet } from '@zephyrcombe/contract';
+import { BOX_WIDTH, CAPITALS } from '@zephyrcombe/contract';
 import type { FlatDrawing, Mark } from '@zephyrcombe/core';
 import PDFDocument from 'pdfkit';
+import { FACES, runsOf } from './faces.ts';
 import { STROKES } from './pens.ts';
 
 /** 72 points are an inch. */
 const POINTS_PER_m = 72 / 0.0254;
 const points = (value_m: number) => value_m * POINTS_PER_m;
-
-const require = createRequire(import.meta.url);
-const font = readFileSync(
-  require.resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'),
-);
-/** Height of its capitals over its size, of this typeface. */
-const CAPITALS = 0.67;
 
 type Document = InstanceType<typeof PDFDocument>;
 
@@ -31,7 +24,8 @@ export function pdfOf(sheet: PaperSheet, made: Date): Promise<Buffer> {
     document.on('end', () => resolve(Buffer.concat(chunks)));
     document.on('error', reject);
   });
-  document.registerFont('text', font);
+  // Only those that set something go into the file.
+  for (const { name, bytes } of FACES) document.registerFont(name, bytes);
   for (const page of sheet.pages) drawPage(document, page);
   document.end();
   return done;
@@ -96,11 +90,31 @@ function drawText(
   [x, y]: readonly [number, number],
 ): void {
   const size = points(height_m) / CAPITALS;
-  document.font('text').fontSize(size).fillColor('black');
-  const width = document.widthOfString(text);
-  const left = x - (anchor === 'middle' ? width / 2 : anchor === 'end' ? width : 0);
+  const box = (BOX_WIDTH / 1000) * size;
+  document.fontSize(size).fillColor('black');
+  const runs = runsOf(text).map(({ text: piece, face }) => ({
+    piece,
+    face,
+    width: face === null ? box : document.font(face.name).widthOfString(piece),
+  }));
+  const width = runs.reduce((sum, run) => sum + run.width, 0);
+  let left = x - (anchor === 'middle' ? width / 2 : anchor === 'end' ? width : 0);
   document.save();
   if (turn_rad !== 0) document.rotate((-turn_rad * 180) / Math.PI, { origin: [x, y] });
-  document.text(text, left, y, { lineBreak: false, baseline: 'alphabetic' });
+  for (const run of runs) {
+    if (run.face === null) drawBox(document, left, y, box, points(height_m));
+    else document.font(run.face.name).text(run.piece, left, y, { lineBreak: false, baseline: 'alphabetic' });
+    left += run.width;
+  }
   document.restore();
+}
+
+/** For a letter that no face has. */
+function drawBox(document: Document, x: number, y: number, width: number, height: number): void {
+  const line = height / 12;
+  document
+    .lineWidth(line)
+    .strokeColor('black')
+    .rect(x + 1.5 * line, y - height + line / 2, width - 3 * line, height - line)
+    .stroke();
 }

@@ -122,6 +122,7 @@ export function HardLinePage() {
               <FileRow
                 of="hard-line"
                 body={made?.ok ? request : null}
+                texts={request ? [request.name] : []}
                 paper={paper}
                 onPaper={(next) => set({ paper: next })}
                 files={[

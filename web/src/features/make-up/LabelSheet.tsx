@@ -9,6 +9,7 @@ import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Line, Sheet, SheetTitle } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
+import { NotOnPaper } from '../paper/NotOnPaper.tsx';
 import { useJob } from '../job/JobContext.ts';
 
 /** Labels are white whatever the screen is. */
@@ -35,6 +36,7 @@ export function LabelSheet({ own }: { readonly own: HoseOfJob }) {
         src={`${address('svg')}?v=${own.hose.version}`}
         alt={`Label: ${own.fitted.name}, ${detail.vehicle.name}, with a code that names the job and the hose`}
       />
+      <NotOnPaper texts={[own.fitted.name, detail.vehicle.name]} />
       <Line $gap={12} style={{ marginTop: 10 }}>
         <PlainButton isPending={print.isPending} onPress={() => print.mutate(undefined)}>
           Print a label

@@ -34,6 +34,7 @@ import { Notice } from '../../design/Notice.tsx';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointsInOrder, stackOf } from '../job/jobView.ts';
 import { datumsFor, inDatum, sameDatum } from '../measure/measureView.ts';
+import { NotOnPaper } from '../paper/NotOnPaper.tsx';
 import { JobSheet } from '../sheets/JobSheet.tsx';
 import { PrintTable } from '../sheets/sheetParts.ts';
 import { BillTable } from './BillTable.tsx';
@@ -168,6 +169,19 @@ function OrderTerms({ detail }: { readonly detail: JobDetail }) {
   );
 }
 
+/** What a person typed that stands on the order. */
+const printed = ({ job, shop, vehicle, circuit }: JobDetail): readonly (string | null | undefined)[] => [
+  job.title,
+  job.orderTerms?.finish,
+  shop.name,
+  shop.address,
+  shop.phone,
+  vehicle.name,
+  vehicle.plate,
+  ...circuit.hoses.map(({ name }) => name),
+  ...circuit.joints.map(({ name }) => name),
+];
+
 function Files({ detail }: { readonly detail: JobDetail }) {
   const open = detail.hoses.filter(({ specified }) => !specified);
   if (ordered(detail).length === 0)
@@ -192,6 +206,7 @@ function Files({ detail }: { readonly detail: JobDetail }) {
         ))}
         <Link to={`/jobs/${detail.job.id}/supplier`}>Ask the supplier</Link>
       </Line>
+      <NotOnPaper texts={printed(detail)} />
       {open.length > 0 ? (
         <Fine>
           {open.length === 1 ? 'One hose is' : `${open.length} hoses are`} not specified yet and not on the

@@ -8,6 +8,7 @@ import { PlainButton } from '../../design/Button.tsx';
 import { Pick } from '../../design/fields.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import { NotOnPaper } from './NotOnPaper.tsx';
 
 const PAPER_WORDS: Readonly<Record<Paper, string>> = { A4: 'A4', letter: 'letter, 8½ × 11 in' };
 
@@ -17,6 +18,8 @@ interface FileRowProps {
   readonly of: 'templates' | 'hard-line';
   /** Null while something is still missing. */
   readonly body: object | null;
+  /** What a person typed that stands in the files. */
+  readonly texts: readonly string[];
   readonly paper: Paper;
   readonly onPaper: (paper: Paper) => void;
   readonly files: readonly {
@@ -26,7 +29,7 @@ interface FileRowProps {
   }[];
 }
 
-export function FileRow({ of, body, paper, onPaper, files }: FileRowProps) {
+export function FileRow({ of, body, texts, paper, onPaper, files }: FileRowProps) {
   const save = useMutation<void, ApiError, { format: DrawingFormat; page: number }>({
     mutationFn: async ({ format, page }) => {
       if (body === null) return;
@@ -47,6 +50,7 @@ export function FileRow({ of, body, paper, onPaper, files }: FileRowProps) {
         options={PAPERS.map((value) => ({ value, text: PAPER_WORDS[value] }))}
         onChange={(next) => onPaper(paperNamed(next))}
       />
+      <NotOnPaper texts={texts} />
       <Line>
         {files.map(({ format, page, words }) => (
           <PlainButton

@@ -90,6 +90,7 @@ export function TemplatesPage() {
               <FileRow
                 of="templates"
                 body={request}
+                texts={request ? [request.title, ...request.ends.map(({ name }) => name)] : []}
                 paper={paper}
                 onPaper={(next) => set({ paper: next })}
                 files={[
