@@ -33,6 +33,7 @@ import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installAccess } from './http/access.ts';
 import { installErrorHandling, sendProblem } from './http/errorHandler.ts';
+import { watchRoom } from './database/room.ts';
 import { followOutcome } from './database/outcome.ts';
 import { registerHandlers } from './http/handlers.ts';
 import { registerWebFiles } from './http/webFiles.ts';
@@ -132,6 +133,9 @@ export async function buildApp(
         const asked = await perSignIn(request);
         return !asked.isAllowed && asked.isExceeded;
       },
+      dependencies.freeBytes
+        ? watchRoom(dependencies.freeBytes, dependencies.clock)
+        : () => Promise.resolve(false),
     );
     registerHandlers(scope, {
       ...sessionHandlers(dependencies),

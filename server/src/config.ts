@@ -10,6 +10,8 @@ const ConfigSchema = z.object({
     name: z.string().default('zephyrcombe'),
     user: z.string().default('zephyrcombe'),
     password: z.string().default('zephyrcombe'),
+    /** Where it keeps its files, if that is on this machine: its disk is watched. */
+    folder: z.string().min(1).nullable().default(null),
   }),
   secret: z
     .string()
@@ -45,6 +47,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
       name: environment.ZEPHYRCOMBE_DB_NAME,
       user: environment.ZEPHYRCOMBE_DB_USER,
       password: environment.ZEPHYRCOMBE_DB_PASSWORD,
+      folder: environment.ZEPHYRCOMBE_DB_FOLDER,
     },
     secret: environment.ZEPHYRCOMBE_SECRET,
     signInTries: environment.ZEPHYRCOMBE_SIGN_IN_TRIES,

@@ -7,6 +7,8 @@ export interface Dependencies {
   readonly config: Config;
   readonly database: Database;
   readonly clock: () => Date;
+  /** Free on the disk under the database; not known where the database is somewhere else. */
+  readonly freeBytes?: () => Promise<number>;
 }
 
 /** Service dates are calendar dates of the shop, which is where the server stands. */

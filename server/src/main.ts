@@ -5,6 +5,7 @@ import { readConfig } from './config.ts';
 import type { Database } from './database/database.ts';
 import { openDatabase } from './database/database.ts';
 import { isDatabaseAway } from './database/failures.ts';
+import { freeBytesOf } from './database/room.ts';
 import { migrate } from './database/migrations.ts';
 import { seedIfEmpty } from './demo/seed.ts';
 
@@ -29,7 +30,13 @@ const database = openDatabase(config.database);
 await untilThere(database);
 const ran = await migrate(database.sequelize);
 if (ran.length > 0) console.log(`Migrations run: ${ran.join(', ')}`);
-const dependencies = { config, database, clock: () => new Date() };
+const { folder } = config.database;
+const dependencies = {
+  config,
+  database,
+  clock: () => new Date(),
+  ...(folder === null ? {} : { freeBytes: () => freeBytesOf(folder) }),
+};
 if (config.demo && (await seedIfEmpty(dependencies))) console.log('Demo shop written.');
 
 const app = await buildApp(dependencies, { logger: process.env.ZEPHYRCOMBE_LOG === 'true' });

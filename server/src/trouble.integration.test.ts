@@ -12,6 +12,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import type { JobDetail } from '@zephyrcombe/contract';
 import { photoUploadAddress } from '@zephyrcombe/contract';
+import { freeBytesOf } from './database/room.ts';
 import { demoId } from './demo/identity.ts';
 import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
@@ -238,4 +239,37 @@ test('a photograph that comes slowly is kept, though it takes longer than an ans
   } finally {
     await server.close();
   }
+});
+
+test('a disk that is all but full: what would write is refused and says so, what reads goes on, and with room it goes on by itself', async () => {
+  let free = 1e12;
+  const server = await startTestServer({ freeBytes: () => Promise.resolve(free) });
+  const { job, hoses } = await server.job('wick-front');
+  const write = () => server.ask('PATCH', JOB, { version: job.version, reason: 'Written to a full disk' });
+  const reading = tubeReading(hoses[0]?.hoseId, 0.7);
+  const photograph = () =>
+    server.ask('PUT', photoUploadAddress(job.id, 'reading', reading.id, randomUUID()), { no: 'picture' });
+  free = 60 * 1024 * 1024;
+  server.pass(1_000);
+  for (const reply of [
+    await write(),
+    await photograph(),
+    await server.ask('POST', `${JOB}/readings`, reading),
+  ])
+    expect(problemOf(reply)).toMatchObject({ status: 507, code: 'disk-full' });
+  // Reading, a drawing, and signing in and out need no room to speak of.
+  expect((await server.ask('GET', JOB)).statusCode).toBe(200);
+  const lead = await server.signInAs('ottoline');
+  expect((await server.ask('DELETE', '/api/session', undefined, lead)).statusCode).toBe(200);
+  free = 1e12;
+  server.pass(1_000);
+  expect((await write()).json<JobDetail>().job.reason).toBe('Written to a full disk');
+  await server.close();
+});
+
+test('a disk that cannot be asked keeps nobody from writing', async () => {
+  const server = await startTestServer({ freeBytes: () => freeBytesOf('/not/there') });
+  expect((await server.ask('PATCH', JOB, { version: 0, reason: 'All the same' })).statusCode).toBe(200);
+  await server.close();
+  expect(await freeBytesOf(tmpdir())).toBeGreaterThan(0);
 });

@@ -7,7 +7,14 @@ import { z } from 'zod';
 import { buildApp } from './app.ts';
 import { openDatabase } from './database/database.ts';
 
-const database = { host: '127.0.0.1', port: 3306, name: 'none', user: 'none', password: 'none' };
+const database = {
+  host: '127.0.0.1',
+  port: 3306,
+  name: 'none',
+  user: 'none',
+  password: 'none',
+  folder: null,
+};
 const app = await buildApp({
   // Never connected: describing the routes asks nothing of the database.
   database: openDatabase(database),

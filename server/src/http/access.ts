@@ -44,6 +44,8 @@ export function installAccess(
   personOfSession: (personId: string) => Promise<Person | null>,
   /** Of a signed-in person's requests: more than their pages can ask for. */
   asksTooOften: (request: FastifyRequest) => Promise<boolean>,
+  /** No room for what would be written. */
+  isFull: () => Promise<boolean>,
 ): void {
   app.decorateRequest('person', null);
   app.addHook('onRoute', ({ config, url }) => {
@@ -59,6 +61,9 @@ export function installAccess(
     if (access === 'anybody') return;
     if (request.person === null) throw new AppProblem('signed-out');
     requireMay(request.person, access);
+    // Signing in and out takes next to nothing and is how somebody gets to the rest.
+    const writes = !READS.has(request.method) && access !== 'read' && access !== 'keepOwn';
+    if (writes && (await isFull())) throw new AppProblem('disk-full');
   });
   // Before the schemas look: they say what a field takes, and no field takes these.
   app.addHook('preValidation', async ({ body, query, params }) => {

@@ -34,6 +34,7 @@ export async function withPrivateDatabase<Value>(
     name: 'zephyrcombe',
     user: 'zephyrcombe',
     password: randomBytes(24).toString('hex'),
+    folder: null,
   };
   try {
     await run(control, ['start', folder, String(config.port)], {

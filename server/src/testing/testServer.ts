@@ -34,7 +34,7 @@ function databaseConfig(
   name: string,
   port = Number(process.env.ZEPHYRCOMBE_TEST_DATABASE_PORT),
 ): DatabaseConfig {
-  return { host: '127.0.0.1', port, name, user: 'zephyrcombe', password: 'zephyrcombe' };
+  return { host: '127.0.0.1', port, name, user: 'zephyrcombe', password: 'zephyrcombe', folder: null };
 }
 
 /** A new, empty database on the test run's MariaDB. */
@@ -67,12 +67,14 @@ export interface TestServerOptions {
   /** An empty book instead of the demo shop's. */
   readonly isEmpty?: boolean;
   readonly config?: Partial<Config>;
+  readonly freeBytes?: () => Promise<number>;
 }
 
 export async function startTestServer({
   port,
   isEmpty = false,
   config: over = {},
+  freeBytes,
 }: TestServerOptions = {}): Promise<TestServer> {
   const databaseSettings = await createDatabase(port);
   const config: Config = {
@@ -94,7 +96,12 @@ export async function startTestServer({
   const database = openDatabase(databaseSettings);
   await migrate(database.sequelize);
   let now = START;
-  const dependencies = { config, database, clock: () => new Date(now) };
+  const dependencies = {
+    config,
+    database,
+    clock: () => new Date(now),
+    ...(freeBytes ? { freeBytes } : {}),
+  };
   if (!isEmpty) await seedIfEmpty(dependencies);
   const app = await buildApp(dependencies);
 
