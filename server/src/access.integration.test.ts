@@ -123,6 +123,7 @@ describe('every route, reading and writing', () => {
       bare,
       () => Promise.resolve(null),
       () => Promise.resolve(false),
+      () => Promise.resolve(false),
     );
     expect(() => bare.get('/api/back-door', () => 'open')).toThrow(
       '/api/back-door does not say who may use it',
