@@ -14,6 +14,7 @@ import {
 import type { JobDetail } from '@zephyrcombe/contract';
 import { METRIC } from '@zephyrcombe/core';
 import type { InjectOptions } from 'fastify';
+import { buildApp } from './app.ts';
 import { demoId } from './demo/identity.ts';
 import { DEMO_PASSPHRASE } from './features/sessions/session.service.ts';
 import { tubeReading } from './testing/samples.ts';
@@ -108,7 +109,6 @@ describe('every route, reading and writing', () => {
   });
 
   test('a route that does not say who may use it is not taken', async () => {
-    const { buildApp } = await import('./app.ts');
     const app = await buildApp({
       config: server.config,
       database: server.database,
@@ -452,7 +452,14 @@ describe('before anybody is signed in', () => {
       'x-forwarded-proto': 'https',
       'x-forwarded-host': 'book.shop.test',
     });
-    expect(forwarded.cookies[0]).toMatchObject({ secure: true, httpOnly: true, sameSite: 'Strict' });
+    expect(forwarded.cookies[0]).toMatchObject({
+      name: '__Host-zephyrcombe_session',
+      path: '/',
+      secure: true,
+      httpOnly: true,
+      sameSite: 'Strict',
+    });
+    expect(forwarded.cookies[0]).not.toHaveProperty('domain');
     // Where nobody in front vouches for TLS, no cookie goes out.
     const plain = await behind.app.inject({
       method: 'POST',
@@ -462,5 +469,104 @@ describe('before anybody is signed in', () => {
     });
     expect(plain.cookies).toEqual([]);
     await behind.close();
+  });
+});
+
+describe('what a browser is told', () => {
+  allOnOne();
+  test('nothing of the book stays in a cache, nothing runs or frames a page but its own, no type is guessed', async () => {
+    for (const url of ['/api/session', '/api/vehicles', `/api/jobs/${JOB}`, '/api/not-there']) {
+      const { headers } = await server.ask('GET', url);
+      expect(headers['x-content-type-options']).toBe('nosniff');
+      expect(headers['referrer-policy']).toBe('no-referrer');
+      expect(headers['access-control-allow-origin']).toBeUndefined();
+      const policy = String(headers['content-security-policy']);
+      for (const part of [
+        "default-src 'self'",
+        "script-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "frame-ancestors 'none'",
+      ])
+        expect(policy).toContain(part);
+      expect(policy).not.toContain('unsafe-eval');
+      if (url !== '/api/not-there') expect(headers['cache-control']).toBe('no-store');
+    }
+  });
+
+  test('TRACE, and the folder behind the pages, tell nothing', async () => {
+    const traced = await server.app.inject({
+      method: 'TRACE' as 'GET',
+      url: '/api/session',
+      headers: OWN_PAGE,
+    });
+    expect(traced.statusCode).toBeGreaterThanOrEqual(400);
+    for (const url of ['/.git/config', '/.env', '/package.json', '/server/src/main.ts'])
+      expect((await server.ask('GET', url)).statusCode).toBe(404);
+  });
+});
+
+describe('a passphrase that anybody would try', () => {
+  allOnOne();
+  test.each([
+    ['one’s own name', 'Tamsin Orrey 1'],
+    ['the shop’s name', 'drumlin bay motors'],
+    ['the word itself', 'Passphrase1234'],
+    ['a row of keys', 'aaaaaaaaaaaaaa'],
+    ['the trade', 'brakes brakes 1'],
+  ])('is refused at its field: %s', async (_what, passphrase) => {
+    const lead = await server.signInAs('ottoline');
+    await server.ask('PATCH', '/api/shop', { version: 0, name: 'Drumlin Bay Motors' }, lead);
+    const reset = await server.ask('PUT', `/api/people/${demoId('tamsin')}/passphrase`, { passphrase }, lead);
+    expect(problemOf(reset)).toMatchObject({ status: 400, errors: [{ field: 'passphrase' }] });
+    // The one she has is still hers.
+    expect(await server.signInAs('tamsin')).toContain('session=');
+  });
+
+  test('several words that have nothing to do with it are taken, in any script and to 200 letters', async () => {
+    const lead = await server.signInAs('ottoline');
+    for (const passphrase of ['seven wet ropes', 'сельдь и фонарь', 'herring '.repeat(25).slice(0, 200)])
+      expect(
+        (await server.ask('PUT', `/api/people/${demoId('tamsin')}/passphrase`, { passphrase }, lead))
+          .statusCode,
+      ).toBe(200);
+  });
+});
+
+describe('the log for after an incident', () => {
+  test('says who came in and who was turned away, by id, and never a passphrase or what was typed', async () => {
+    const lines: string[] = [];
+    const shop = await startTestServer();
+    const app = await buildApp(
+      { config: shop.config, database: shop.database, clock: () => new Date() },
+      { log: { write: (line) => lines.push(line) } },
+    );
+    const signIn = (name: string, passphrase: string) =>
+      app.inject({ method: 'POST', url: '/api/session', headers: OWN_PAGE, payload: { name, passphrase } });
+    await signIn('my secret words', 'typed in the wrong field');
+    const [cookie] = (await signIn('Tamsin Orrey', DEMO_PASSPHRASE)).cookies;
+    const headers = { ...OWN_PAGE, cookie: `${cookie?.name}=${encodeURIComponent(cookie?.value ?? '')}` };
+    await app.inject({ method: 'DELETE', url: `/api/vehicles/${NOWHERE}`, headers });
+    await app.inject({
+      method: 'PATCH',
+      url: '/api/shop',
+      headers: { ...headers, origin: 'http://else.test' },
+      payload: {},
+    });
+    await app.inject({ method: 'DELETE', url: '/api/session', headers });
+    const told = lines.map((line) => JSON.parse(line) as Record<string, unknown>);
+    expect(told.map(({ event }) => event)).toEqual([
+      'wrong-passphrase',
+      'signed-in',
+      'not-allowed',
+      'foreign-origin',
+      'signed-out',
+    ]);
+    const tamsin = demoId('tamsin');
+    expect(told.map(({ by, person }) => person ?? by)).toEqual([null, tamsin, tamsin, null, tamsin]);
+    for (const line of told) expect([typeof line.time, line.address]).toEqual(['number', '127.0.0.1']);
+    expect(lines.join('')).not.toMatch(/secret|wrong field|lamp oil|cookie/);
+    await app.close();
+    await shop.close();
   });
 });

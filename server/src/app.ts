@@ -13,7 +13,7 @@ import { bleedingHandlers } from './features/bleeding/bleeding.routes.ts';
 import { jobHandlers } from './features/jobs/job.routes.ts';
 import { readingHandlers } from './features/readings/reading.routes.ts';
 import { personHandlers } from './features/people/person.routes.ts';
-import { SESSION_COOKIE, sessionHandlers } from './features/sessions/session.routes.ts';
+import { sessionCookie, sessionHandlers } from './features/sessions/session.routes.ts';
 import { personOfSession } from './features/sessions/session.service.ts';
 import { limitsOf, sessionStore } from './features/sessions/sessionStore.ts';
 import { setUpHandlers } from './features/set-up/setUp.routes.ts';
@@ -50,7 +50,10 @@ const REQUESTS_OF_ONE_PER_MINUTE = 1200;
 const ANSWER_ms = 9_000;
 
 export interface AppOptions {
-  readonly logger?: boolean;
+  /** Where lines of JSON go; nowhere without. */
+  readonly log?: { write(line: string): void };
+  /** A line for each request and reply too, not only for what matters afterwards. */
+  readonly logsRequests?: boolean;
 }
 
 export async function buildApp(
@@ -60,7 +63,8 @@ export async function buildApp(
   speakPlainly();
   const { config } = dependencies;
   const app = fastify({
-    logger: options.logger ?? false,
+    logger: options.log ? { level: 'info', stream: options.log } : false,
+    disableRequestLogging: options.logsRequests !== true,
     bodyLimit: BODY_LIMIT_bytes,
     trustProxy: config.trustProxy ?? false,
     genReqId: () => randomUUID(),
@@ -80,6 +84,8 @@ export async function buildApp(
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
         connectSrc: ["'self'"],
+        baseUri: ["'none'"],
+        frameAncestors: ["'none'"],
         // Served over plain HTTP on loopback; a reverse proxy adds TLS.
         upgradeInsecureRequests: null,
       },
@@ -107,7 +113,7 @@ export async function buildApp(
     await scope.register(cookie);
     await scope.register(session, {
       secret: config.secret,
-      cookieName: SESSION_COOKIE,
+      cookieName: sessionCookie(config),
       saveUninitialized: false,
       rolling: false,
       store: sessionStore(dependencies.database.models, dependencies.clock, limits),
@@ -137,6 +143,11 @@ export async function buildApp(
         ? watchRoom(dependencies.freeBytes, dependencies.clock)
         : () => Promise.resolve(false),
     );
+    // What the book says is not left behind in a cache; a photograph says otherwise for itself.
+    scope.addHook('onSend', (_request, reply, _payload, done) => {
+      if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
+      done();
+    });
     registerHandlers(scope, {
       ...sessionHandlers(dependencies),
       ...setUpHandlers(dependencies),

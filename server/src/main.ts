@@ -39,7 +39,10 @@ const dependencies = {
 };
 if (config.demo && (await seedIfEmpty(dependencies))) console.log('Demo shop written.');
 
-const app = await buildApp(dependencies, { logger: process.env.ZEPHYRCOMBE_LOG === 'true' });
+const app = await buildApp(dependencies, {
+  log: process.stdout,
+  logsRequests: process.env.ZEPHYRCOMBE_LOG === 'true',
+});
 const address = await app.listen({ host: config.host, port: config.port });
 console.log(`Zephyrcombe listens on ${address}`);
 

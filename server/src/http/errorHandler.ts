@@ -9,6 +9,7 @@ import { isDatabaseAway, isDiskFull, isHeldUp, wasNotConnected } from '../databa
 import { mayStand } from '../database/outcome.ts';
 import type { ProblemExtras } from './appProblem.ts';
 import { READS } from './access.ts';
+import { logRefusal } from './securityLog.ts';
 import { AppProblem } from './appProblem.ts';
 
 const FASTIFY_CODES: Readonly<Record<string, ApiProblemCode>> = {
@@ -61,7 +62,10 @@ export function sendProblem(
 
 export function installErrorHandling(app: FastifyInstance): void {
   app.setErrorHandler((error: FastifyError, request, reply) => {
-    if (error instanceof AppProblem) return sendProblem(request, reply, error.code, error.extras);
+    if (error instanceof AppProblem) {
+      logRefusal(request, error.code);
+      return sendProblem(request, reply, error.code, error.extras);
+    }
     if (hasZodFastifySchemaValidationErrors(error)) {
       const errors = error.validation.map((issue): FieldError => ({
         field: issue.instancePath.replace(/^\//, '').replaceAll('/', '.') || '(body)',

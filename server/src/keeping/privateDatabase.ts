@@ -38,7 +38,7 @@ export async function withPrivateDatabase<Value>(
   };
   try {
     await run(control, ['start', folder, String(config.port)], {
-      env: { ...process.env, ZEPHYRCOMBE_DB_PASSWORD: config.password },
+      env: { ...process.env, ZEPHYRCOMBE_DB_PASSWORD: config.password, ZEPHYRCOMBE_DB_SCOPE: '*' },
     });
     return await work(config);
   } finally {

@@ -10,6 +10,9 @@ import { requireVersion } from '../../http/requireVersion.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { hashPassphrase } from '../sessions/passphrase.ts';
+import { logEvent } from '../../http/securityLog.ts';
+import { shopName } from '../sessions/session.service.ts';
+import { requireOwnWords } from '../sessions/weakPassphrase.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 
 type PersonHandlers = Pick<Handlers, 'listPeople' | 'addPerson' | 'editPerson' | 'resetPassphrase'>;
@@ -50,13 +53,15 @@ export function personHandlers({ database, clock }: Dependencies): PersonHandler
   return {
     listPeople: listed,
 
-    async addPerson({ body }) {
+    async addPerson({ request, body }) {
       const { id, name, role, passphrase } = body;
       // The same person sent twice is one person: the first reply was lost.
       if ((await Person.findByPk(id)) !== null) return listed();
+      requireOwnWords(passphrase, [name, await shopName(database)]);
       const passphraseHash = await hashPassphrase(passphrase);
       try {
         await Person.create({ id, name, role, units: METRIC, passphraseHash, isRetired: false, version: 0 });
+        logEvent(request, 'person-entered', { person: id, role });
       } catch (error) {
         if ((await Person.findByPk(id)) === null) throw nameTaken(error);
       }
@@ -74,6 +79,7 @@ export function personHandlers({ database, clock }: Dependencies): PersonHandler
           requireVersion(toRecord(row), version);
           await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
           await requireLeadLeft(row, transaction);
+          logEvent(request, 'person-changed', { person: row.id, role: row.role, isRetired: row.isRetired });
           if (row.isRetired) await Session.destroy({ where: { personId: row.id }, transaction });
         });
       } catch (error) {
@@ -83,12 +89,16 @@ export function personHandlers({ database, clock }: Dependencies): PersonHandler
     },
 
     async resetPassphrase({ request, params, body }) {
+      const { name } = (await Person.findByPk(params.personId)) ?? {};
+      if (name === undefined) throw new AppProblem('not-found');
+      requireOwnWords(body.passphrase, [name, await shopName(database)]);
       const passphraseHash = await hashPassphrase(body.passphrase);
       await database.transaction(async (transaction) => {
         const row = await found(params.personId, transaction);
         // Whoever signed in with it since stays signed in.
         if (await isWritten(database.models, transaction, request, clock())) return;
         await row.update({ passphraseHash }, { transaction });
+        logEvent(request, 'passphrase-reset', { person: row.id });
         await Session.destroy({ where: { personId: row.id }, transaction });
       });
       return listed();

@@ -3,18 +3,23 @@ import type { SignIn } from '@zephyrcombe/contract';
 import { may } from '@zephyrcombe/contract';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { Op } from 'sequelize';
+import type { Config } from '../../config.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { personOf } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
+import { logEvent } from '../../http/securityLog.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 import { hashPassphrase, isPassphraseOf, limitTries } from './passphrase.ts';
-import { describeSession, toPerson } from './session.service.ts';
+import { requireOwnWords } from './weakPassphrase.ts';
+import { describeSession, shopName, toPerson } from './session.service.ts';
 import { dropSent, isWritten } from '../../database/sentChange.ts';
 import { dropEnded, limitsOf, sessionKey } from './sessionStore.ts';
 
-export const SESSION_COOKIE = 'zephyrcombe_session';
+/** Behind TLS the name binds the cookie to this very host. */
+export const sessionCookie = ({ secureCookie }: Config): string =>
+  secureCookie ? '__Host-zephyrcombe_session' : 'zephyrcombe_session';
 const LONGEST_DEVICE = 300;
 const LONGEST_ADDRESS = 60;
 
@@ -26,9 +31,9 @@ export async function beginSession(request: FastifyRequest, personId: string): P
   request.session.device = (request.headers['user-agent'] ?? '').slice(0, LONGEST_DEVICE);
 }
 
-async function endSession(request: FastifyRequest, reply: FastifyReply): Promise<void> {
+async function endSession(request: FastifyRequest, reply: FastifyReply, config: Config): Promise<void> {
   await request.session.destroy();
-  void reply.clearCookie(SESSION_COOKIE, { path: '/' });
+  void reply.clearCookie(sessionCookie(config), { path: '/', secure: config.secureCookie });
 }
 
 type SessionHandlers = Pick<
@@ -82,11 +87,13 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
       await dropEnded(database.models, clock(), limits);
       await dropSent(database.models, clock());
       await beginSession(request, row.id);
+      logEvent(request, 'signed-in', { person: row.id });
       return describeSession(dependencies, toPerson(row));
     },
 
     async signOut({ request, reply }) {
-      await endSession(request, reply);
+      logEvent(request, 'signed-out');
+      await endSession(request, reply, config);
       return describeSession(dependencies, null);
     },
 
@@ -110,9 +117,11 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
       const row = await Person.findByPk(me.id, { rejectOnEmpty: true });
       if (!(await isPassphraseOf(row, body.current))) throw fieldProblem('current', 'is not your passphrase');
       await tries.succeed(me.name, request.ip);
+      requireOwnWords(body.passphrase, [me.name, await shopName(database)]);
       await row.update({ passphraseHash: await hashPassphrase(body.passphrase) });
       await Session.destroy({ where: { personId: me.id } });
       await beginSession(request, me.id);
+      logEvent(request, 'passphrase-changed');
       return describeSession(dependencies, me);
     },
 
@@ -124,6 +133,7 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
       await Session.destroy({
         where: { [Op.and]: [{ id: params.signInId }, theirs] },
       });
+      logEvent(request, 'sign-in-ended');
       return signIns(request);
     },
   };

@@ -1,5 +1,6 @@
 import type { Person, Session } from '@zephyrcombe/contract';
 import { ownTimeZone } from '@zephyrcombe/contract';
+import type { Database } from '../../database/database.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import type { PersonRow } from '../shop/shop.model.ts';
 
@@ -29,6 +30,10 @@ export async function describeSession(
     demoPassphrase: config.demo && shop !== null ? DEMO_PASSPHRASE : null,
   };
 }
+
+/** As the sign-in page shows it to anybody. */
+export const shopName = async ({ models }: Database): Promise<string> =>
+  (await models.Shop.findOne({ attributes: ['name'] }))?.name ?? '';
 
 /** The person of a session; null for who is retired or gone, whose sessions count for nothing. */
 export async function personOfSession({ database }: Dependencies, personId: string): Promise<Person | null> {

@@ -6,6 +6,8 @@ import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { hashPassphrase } from '../sessions/passphrase.ts';
+import { logEvent } from '../../http/securityLog.ts';
+import { requireOwnWords } from '../sessions/weakPassphrase.ts';
 import { beginSession } from '../sessions/session.routes.ts';
 import { describeSession } from '../sessions/session.service.ts';
 
@@ -27,6 +29,7 @@ export function setUpHandlers(dependencies: Dependencies): Pick<Handlers, 'setUp
     async setUp({ request, body }) {
       if ((await Shop.count()) > 0) throw new AppProblem('already-set-up');
       const { shopName, leadName, passphrase, units } = body;
+      requireOwnWords(passphrase, [leadName, shopName]);
       const passphraseHash = await hashPassphrase(passphrase);
       const lead: Person = { id: randomUUID(), name: leadName, role: 'lead', units, version: 0 };
       try {
@@ -39,6 +42,7 @@ export function setUpHandlers(dependencies: Dependencies): Pick<Handlers, 'setUp
         throw error instanceof UniqueConstraintError ? new AppProblem('already-set-up') : error;
       }
       await beginSession(request, lead.id);
+      logEvent(request, 'book-opened', { person: lead.id });
       return describeSession(dependencies, lead);
     },
   };
