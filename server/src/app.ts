@@ -6,7 +6,7 @@ import rateLimit from '@fastify/rate-limit';
 import session from '@fastify/session';
 import swagger from '@fastify/swagger';
 import type { FastifyInstance } from 'fastify';
-import fastify from 'fastify';
+import fastify, { LogController } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Dependencies } from './dependencies.ts';
 import { bleedingHandlers } from './features/bleeding/bleeding.routes.ts';
@@ -64,7 +64,7 @@ export async function buildApp(
   const { config } = dependencies;
   const app = fastify({
     logger: options.log ? { level: 'info', stream: options.log } : false,
-    disableRequestLogging: options.logsRequests !== true,
+    logController: new LogController({ disableRequestLogging: options.logsRequests !== true }),
     bodyLimit: BODY_LIMIT_bytes,
     trustProxy: config.trustProxy ?? false,
     genReqId: () => randomUUID(),

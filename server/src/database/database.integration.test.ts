@@ -14,6 +14,7 @@ import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
+import * as searches from './migrations/0011-searches.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -148,9 +149,11 @@ describe('migrations', () => {
       '0008-torque-bolt',
       '0009-one-shop',
       '0010-lists',
+      '0011-searches',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await searches.down(queries);
     await lists.down(queries);
     await oneShop.down(queries);
     await torqueBolt.down(queries);
@@ -171,6 +174,7 @@ describe('migrations', () => {
     await torqueBolt.up(queries);
     await oneShop.up(queries);
     await lists.up(queries);
+    await searches.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

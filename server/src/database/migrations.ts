@@ -12,6 +12,7 @@ import * as records from './migrations/0007-records.ts';
 import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
+import * as searches from './migrations/0011-searches.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -24,6 +25,7 @@ const MIGRATIONS = [
   { name: '0008-torque-bolt', ...torqueBolt },
   { name: '0009-one-shop', ...oneShop },
   { name: '0010-lists', ...lists },
+  { name: '0011-searches', ...searches },
 ];
 
 /** Of every migration, in order. */

@@ -2,7 +2,7 @@
 import type { Job, JobSummary } from '@zephyrcombe/contract';
 import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { WhereOptions } from 'sequelize';
-import { literal, Op } from 'sequelize';
+import { IndexHints, literal, Op } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
 import { anywhere, behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
 
@@ -23,32 +23,62 @@ export async function pageOfJobs(
   const conditions: WhereOptions[] = [];
   if (status) conditions.push({ status });
   if (vehicleId !== undefined) conditions.push({ vehicleId });
-  if (search) conditions.push(found(database, search));
   if (after !== undefined) conditions.push(behind(NEWEST, 'DESC', readPlace(after, ['day', 'text'])));
-  const rows = await database.models.Job.findAll({
-    where: { [Op.and]: conditions },
-    order: inOrder(NEWEST, 'DESC'),
-    limit: limit + 1,
-    attributes: [...SHOWN],
-    raw: true,
-  });
+  const rows = search
+    ? await found(database, search, conditions, limit + 1)
+    : await database.models.Job.findAll({ where: { [Op.and]: conditions }, ...newest(limit + 1) });
   const { shown, next } = pageOf(rows, limit, ({ openedOn, id }) => [openedOn, id]);
   return { items: await summariseJobs(database, shown), next };
 }
 
-/** In the job's title, or the vehicle's name or plate. */
-function found({ sequelize }: Database, search: string): WhereOptions {
-  const like = sequelize.escape(anywhere(search));
-  return {
-    [Op.or]: [
-      { title: { [Op.like]: anywhere(search) } },
-      {
-        vehicleId: {
-          [Op.in]: literal(`(SELECT id FROM vehicle WHERE name LIKE ${like} OR plate LIKE ${like})`),
-        },
-      },
-    ],
-  };
+const newest = (limit: number) => ({
+  order: inOrder(NEWEST, 'DESC'),
+  limit,
+  attributes: [...SHOWN],
+  raw: true,
+});
+
+/** Of so many vehicles that a word names, the jobs are looked up; a word that names more is met soon in the list itself. */
+const FEW_VEHICLES = 100;
+
+/** The newest jobs with the word in their title, or in their vehicle's name or plate. */
+async function found(
+  { models, sequelize }: Database,
+  search: string,
+  conditions: readonly WhereOptions[],
+  limit: number,
+): Promise<readonly Row[]> {
+  const pattern = anywhere(search);
+  const like = { [Op.like]: pattern };
+  const vehicles = await models.Vehicle.findAll({
+    where: { [Op.or]: [{ name: like }, { plate: like }] },
+    attributes: ['id'],
+    indexHints: [{ type: IndexHints.FORCE, values: ['vehicle_search'] }],
+    limit: FEW_VEHICLES + 1,
+    raw: true,
+  });
+  const ids = vehicles.map(({ id }) => id);
+  const jobs = (where: WhereOptions, key: 'job_search' | 'job_of_vehicle') =>
+    models.Job.findAll({
+      where: { [Op.and]: [...conditions, where] },
+      ...newest(limit),
+      attributes: ['id'],
+      // The key of the list has all that is asked; by any other one each job would be read.
+      indexHints: [{ type: IndexHints.FORCE, values: [key] }],
+    });
+  const titled = { title: like };
+  const quoted = sequelize.escape(pattern);
+  const theirs = literal(`(SELECT id FROM vehicle WHERE name LIKE ${quoted} OR plate LIKE ${quoted})`);
+  const places =
+    ids.length > FEW_VEHICLES
+      ? await jobs({ [Op.or]: [titled, { vehicleId: { [Op.in]: theirs } }] }, 'job_search')
+      : (
+          await Promise.all([
+            jobs(titled, 'job_search'),
+            ids.length === 0 ? [] : jobs({ vehicleId: ids }, 'job_of_vehicle'),
+          ])
+        ).flat();
+  return models.Job.findAll({ where: { id: [...new Set(places.map(({ id }) => id))] }, ...newest(limit) });
 }
 
 /** What a list is made of; the rest of a job can be large. */

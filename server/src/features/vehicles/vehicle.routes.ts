@@ -1,6 +1,6 @@
 import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
 import type { WhereOptions } from 'sequelize';
-import { Op } from 'sequelize';
+import { IndexHints, Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import type { Handlers } from '../../http/handlers.ts';
@@ -28,16 +28,21 @@ export function vehicleHandlers(
   const today = () => calendarDateOf(clock());
   return {
     async listVehicles({ query: { search, after, limit } }) {
-      const rows = await models.Vehicle.findAll({
+      const page = { order: inOrder(BY_NAME, 'ASC'), limit: limit + 1 };
+      // The key of the list has all that is asked: rows are read of what is shown.
+      const places = await models.Vehicle.findAll({
         where: {
           [Op.and]: [
             ...(search ? [found(search)] : []),
             ...(after === undefined ? [] : [behind(BY_NAME, 'ASC', readPlace(after, ['text', 'text']))]),
           ],
         },
-        order: inOrder(BY_NAME, 'ASC'),
-        limit: limit + 1,
+        ...page,
+        attributes: ['id'],
+        indexHints: [{ type: IndexHints.FORCE, values: ['vehicle_search'] }],
+        raw: true,
       });
+      const rows = await models.Vehicle.findAll({ where: { id: places.map(({ id }) => id) }, ...page });
       const { shown, next } = pageOf(rows, limit, ({ name, id }) => [name, id]);
       const due = await dueOfVehicles(
         models,
