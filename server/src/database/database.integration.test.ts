@@ -150,6 +150,7 @@ describe('migrations', () => {
       '0009-one-shop',
       '0010-lists',
       '0011-searches',
+      '0012-stamps',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
@@ -179,6 +180,37 @@ describe('migrations', () => {
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);
     await database.close();
+  });
+
+  test('what is kept whole gets the id of who made it, by the name as it was; an unknown name keeps none', async () => {
+    const own = await startTestServer();
+    const { sequelize, models } = own.database;
+    const brannoc = demoId('brannoc');
+    await sequelize.query(`UPDATE job_hose SET makeUp = ?, kit = ? WHERE jobId = ?`, {
+      replacements: [
+        JSON.stringify({
+          steps: [
+            { step: 'cut', by: 'BRANNOC HALE', at: '2026-01-02T10:00:00.000Z' },
+            { step: 'clean', by: 'Somebody Else', at: '2026-01-02T10:01:00.000Z' },
+            { step: 'slide', by: 'Brannoc Hale', byId: demoId('tamsin'), at: '2026-01-02T10:02:00.000Z' },
+          ],
+          proofs: [],
+        }),
+        JSON.stringify({ found: { marking: '"by":' }, by: 'Brannoc Hale', byId: null, decided: null }),
+        demoId('job/wick-front'),
+      ],
+    });
+    await sequelize.query(`DELETE FROM schema_migration WHERE name = '0012-stamps'`);
+    expect(await migrate(sequelize)).toEqual(['0012-stamps']);
+    const row = await models.JobHose.findOne({
+      where: { jobId: demoId('job/wick-front') },
+      rejectOnEmpty: true,
+    });
+    const { steps } = row.makeUp as unknown as { steps: readonly { byId?: string }[] };
+    // Who is named already stays, whatever the name says.
+    expect(steps.map(({ byId }) => byId)).toEqual([brannoc, undefined, demoId('tamsin')]);
+    expect(row.kit).toMatchObject({ by: 'Brannoc Hale', byId: brannoc, found: { marking: '"by":' } });
+    await own.close();
   });
 
   test('a finding that stood on the hose of a job becomes a finding of its own, and back', async () => {

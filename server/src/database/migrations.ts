@@ -13,6 +13,7 @@ import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
+import * as stamps from './migrations/0012-stamps.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   { name: '0009-one-shop', ...oneShop },
   { name: '0010-lists', ...lists },
   { name: '0011-searches', ...searches },
+  { name: '0012-stamps', ...stamps },
 ];
 
 /** Of every migration, in order. */
