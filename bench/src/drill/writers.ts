@@ -4,6 +4,7 @@
  */
 import { randomUUID } from 'node:crypto';
 import { setTimeout } from 'node:timers/promises';
+import { signIn } from '../server/signIn.ts';
 
 export interface Written {
   readonly kind: 'reading' | 'stroke' | 'reason';
@@ -29,7 +30,6 @@ interface Detail {
   readonly circuit: { readonly components: readonly { readonly id: string; readonly kind: string }[] };
 }
 
-const PASSPHRASE = 'lamp oil and oilskins';
 const BETWEEN_TRIES_ms = 50;
 /** An answer that never comes, because the server was ended. */
 const PATIENCE_ms = 12_000;
@@ -159,14 +159,3 @@ const READING = {
   wrap: null,
   tightBends: null,
 };
-
-async function signIn(address: string): Promise<string> {
-  const reply = await fetch(`${address}/api/session`, {
-    method: 'POST',
-    headers: { origin: address, 'content-type': 'application/json' },
-    body: JSON.stringify({ name: 'Brannoc Hale', passphrase: PASSPHRASE }),
-  });
-  const cookie = reply.headers.getSetCookie()[0]?.split(';')[0];
-  if (cookie === undefined) throw new Error(`Signing in: ${reply.status}`);
-  return cookie;
-}

@@ -5,6 +5,7 @@
 import { fillBook } from './fillBook.ts';
 import type { OwnServer } from './ownServer.ts';
 import { startOwnServer } from './ownServer.ts';
+import { signIn } from './signIn.ts';
 
 const SIZE = {
   vehicles: Number(process.env.BENCH_VEHICLES ?? 10_000),
@@ -15,20 +16,8 @@ const SIZE = {
 };
 const CLIENTS = 100;
 const ASKED = 60;
-const PASSPHRASE = 'lamp oil and oilskins';
 /** So many rows every list has on the demo shop's book too. */
 const SAME_ROWS = 1;
-
-async function signIn(address: string): Promise<string> {
-  const reply = await fetch(`${address}/api/session`, {
-    method: 'POST',
-    headers: { origin: address, 'content-type': 'application/json' },
-    body: JSON.stringify({ name: 'Brannoc Hale', passphrase: PASSPHRASE }),
-  });
-  const cookie = reply.headers.getSetCookie()[0]?.split(';')[0];
-  if (cookie === undefined) throw new Error(`Signing in: ${reply.status}`);
-  return cookie;
-}
 
 interface Asked {
   readonly status: number;

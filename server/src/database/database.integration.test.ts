@@ -15,6 +15,7 @@ import * as torqueBolt from './migrations/0008-torque-bolt.ts';
 import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
+import * as stamps from './migrations/0012-stamps.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -154,6 +155,7 @@ describe('migrations', () => {
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await stamps.down();
     await searches.down(queries);
     await lists.down(queries);
     await oneShop.down(queries);
@@ -176,6 +178,7 @@ describe('migrations', () => {
     await oneShop.up(queries);
     await lists.up(queries);
     await searches.up(queries);
+    await stamps.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

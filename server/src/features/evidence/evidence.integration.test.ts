@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDetail, LogEntry, SavedCorner } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
+import { HARD_LINE } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -31,27 +32,8 @@ const donor = (length_m: number) => ({
 const line = (over: object = {}, checks: object = {}) => ({
   kind: 'hardLine',
   id: randomUUID(),
-  name: 'Rear line',
-  request: {
-    name: 'Rear line',
-    line: {
-      legs_m: [0.12, 0.2, 0.08],
-      legDatum: 'apex',
-      bends: [
-        { angle_rad: Math.PI / 2, roll_rad: 0 },
-        { angle_rad: Math.PI / 3, roll_rad: Math.PI },
-      ],
-      radius_m: 0.015,
-      endA: { flare_m: 0.00635 },
-      endB: { flare_m: 0.00635 },
-      unionGap_m: 0,
-    },
-    build: { material: 'copperNickel', formA: 'doubleFlare', formB: 'bubbleFlare', ...over },
-    outside_m: 0.00475,
-    springBack: 0.03,
-    grip_m: 0.05,
-    paper: 'A4',
-  },
+  name: HARD_LINE.name,
+  request: { ...HARD_LINE, build: { ...HARD_LINE.build, ...over } },
   checks: { cutAs_m: null, nuts: 2, looksA: 'asPattern', looksB: 'asPattern', bentBack: [], ...checks },
 });
 const idsOf = (entry: LogEntry | undefined) =>

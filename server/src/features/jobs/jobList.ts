@@ -78,6 +78,7 @@ async function found(
             ids.length === 0 ? [] : jobs({ vehicleId: ids }, 'job_of_vehicle'),
           ])
         ).flat();
+  if (places.length === 0) return [];
   return models.Job.findAll({ where: { id: [...new Set(places.map(({ id }) => id))] }, ...newest(limit) });
 }
 
@@ -96,6 +97,7 @@ type Row = Pick<Job, (typeof SHOWN)[number]>;
 
 /** What a list shows of each job; a handful of queries however long the list. */
 async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promise<JobSummary[]> {
+  if (jobs.length === 0) return [];
   const plain = { attributes: ['id', 'name'], raw: true };
   const [vehicles, circuits, progressOf] = await Promise.all([
     models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) }, ...plain }),

@@ -18,6 +18,7 @@ import { csvParse } from 'd3-dsv';
 import PDFDocument from 'pdfkit';
 import { demoId } from '../../demo/identity.ts';
 import { readPdf } from '../../testing/poppler.ts';
+import { HARD_LINE } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { startTestServer } from '../../testing/testServer.ts';
 
@@ -235,22 +236,9 @@ describe('on paper', () => {
       { name: `End A, ${long}`, end: exampleBanjo(90), build: EXAMPLE_BUILD },
       { name: 'End B', end: exampleThreaded(45), build: EXAMPLE_BUILD },
     ];
-    const line = {
-      legs_m: [0.12, 0.2, 0.08],
-      legDatum: 'apex' as const,
-      bends: [
-        { angle_rad: Math.PI / 2, roll_rad: 0 },
-        { angle_rad: Math.PI / 3, roll_rad: Math.PI },
-      ],
-      radius_m: 0.015,
-      endA: { flare_m: 0.00635 },
-      endB: { flare_m: 0.00635 },
-      unionGap_m: 0,
-    };
-    const made = developed(line);
+    const order = { ...HARD_LINE, name: long };
+    const made = developed(order.line);
     if (!made.ok) throw new Error(made.problem.code);
-    const build = { material: 'copperNickel', formA: 'doubleFlare', formB: 'bubbleFlare' } as const;
-    const order = { name: long, line, build, outside_m: 0.00475, springBack: 0.03, grip_m: 0.03 };
     const bends = hardLineSheet(order, made.value, paper, write);
     expect(bends.pages.flatMap(outside)).toEqual([]);
     expect(templateSheet(long, ends, paper, write).pages.flatMap(outside)).toEqual([]);
