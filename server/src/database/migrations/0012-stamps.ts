@@ -47,7 +47,7 @@ export async function up({ sequelize }: QueryInterface): Promise<void> {
       if (after === JSON.stringify(before)) continue;
       await sequelize.query(
         `UPDATE ${table} SET ${column} = ? WHERE ${keys.map((key) => `${key} = ?`).join(' AND ')}`,
-        { replacements: [after, ...keys.map((key) => String(row[key]))] },
+        { replacements: [after, ...keys.map((key) => row[key])] },
       );
     }
 }

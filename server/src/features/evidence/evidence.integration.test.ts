@@ -93,7 +93,7 @@ test('a sound hard line is kept without a caution, with the length it was cut at
   expect(idsOf(log)).toEqual([]);
   expect(log).toMatchObject({
     kind: 'lineJudged',
-    detail: { name: 'Rear line', cut_m: expect.any(Number) as number },
+    detail: { name: HARD_LINE.name, cut_m: expect.any(Number) as number },
   });
 });
 
