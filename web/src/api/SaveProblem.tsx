@@ -3,7 +3,7 @@
  * reason. What was typed stays where it was typed.
  */
 import type { Override } from '@zephyrcombe/contract';
-import { cautionText, fieldText, may } from '@zephyrcombe/contract';
+import { cautionText, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -16,6 +16,7 @@ import { Line, Stack } from '../design/layout.ts';
 import { Notice } from '../design/Notice.tsx';
 import { SIZE, colour } from '../design/tokens.ts';
 import type { ApiError } from './client.ts';
+import { ErrorWords } from './ErrorWords.tsx';
 import { describeDifferences } from './differences.ts';
 
 /** The part of a mutation this needs; any route's will do. */
@@ -87,18 +88,7 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
   }
   return (
     <Notice severity="stop" title={error.title} live>
-      <p>{error.message}</p>
-      {details?.errors
-        ?.filter((issue) => issue.message !== error.message)
-        .map((issue) => (
-          <p key={issue.field}>
-            {/* A document is mended where it is written: there its own path is the way to the place. */}
-            <strong>
-              {error.code === 'not-a-vehicle' ? issue.field : capital(fieldText(issue.field))}
-            </strong>{' '}
-            {issue.message}
-          </p>
-        ))}
+      <ErrorWords error={error} />
       {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}
       {variables ? (
         <Line style={{ marginTop: 10 }}>
@@ -121,8 +111,6 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
     </Notice>
   );
 }
-
-const capital = (text: string) => text.replace(/^./, (first) => first.toUpperCase());
 
 const Versions = styled.table`
   border-collapse: collapse;

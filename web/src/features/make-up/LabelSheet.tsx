@@ -11,6 +11,7 @@ import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
 import { NotOnPaper } from '../paper/NotOnPaper.tsx';
 import { useJob } from '../job/JobContext.ts';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 /** Labels are white whatever the screen is. */
 const Shown = styled.img`
@@ -53,7 +54,7 @@ export function LabelSheet({ own }: { readonly own: HoseOfJob }) {
       </Fine>
       {print.error ? (
         <Notice severity="warn" title={print.error.title}>
-          <p>{print.error.message}</p>
+          <ErrorWords error={print.error} />
         </Notice>
       ) : null}
     </Sheet>

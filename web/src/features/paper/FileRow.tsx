@@ -9,6 +9,7 @@ import { Pick } from '../../design/fields.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { NotOnPaper } from './NotOnPaper.tsx';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 const PAPER_WORDS: Readonly<Record<Paper, string>> = { A4: 'A4', letter: 'letter, 8½ × 11 in' };
 
@@ -65,7 +66,7 @@ export function FileRow({ of, body, texts, paper, onPaper, files }: FileRowProps
       </Line>
       {save.error ? (
         <Notice severity="warn" title={save.error.title}>
-          <p>{save.error.message}</p>
+          <ErrorWords error={save.error} />
         </Notice>
       ) : (
         <Fine>Print at 100 %, and lay a ruler on the bars before anything is measured on paper.</Fine>

@@ -16,6 +16,7 @@ import { Fine, Line } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
 import { shrunk } from './photoFile.ts';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 const Thumb = styled.button`
   padding: 0;
@@ -86,7 +87,7 @@ export function Photos({ jobId, subject, subjectId, name, photos, isDisabled }: 
       </Line>
       {upload.isError ? (
         <Notice severity="stop" title="The photograph was not kept" live>
-          <p>{upload.error.message}</p>
+          <ErrorWords error={upload.error} />
           <PlainButton onPress={() => upload.mutate(upload.variables)} style={{ marginTop: 8 }}>
             Try again
           </PlainButton>

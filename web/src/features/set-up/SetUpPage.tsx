@@ -14,6 +14,7 @@ import { Notice } from '../../design/Notice.tsx';
 import { BeforeSheet } from '../sign-in/BeforeSheet.ts';
 import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
 import { passphraseDoubt } from '../sign-in/passphraseDoubt.ts';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 const UNITS = { metric: METRIC, imperial: IMPERIAL } as const;
 
@@ -111,7 +112,7 @@ export function SetUpPage() {
         />
         {setUp.error ? (
           <Notice severity="stop" title={setUp.error.title} live>
-            <p>{setUp.error.message}</p>
+            <ErrorWords error={setUp.error} />
           </Notice>
         ) : null}
         <PrimaryButton type="submit" isPending={setUp.isPending} because={missing}>

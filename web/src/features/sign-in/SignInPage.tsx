@@ -10,6 +10,7 @@ import { ChoiceRow, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { BeforeSheet } from './BeforeSheet.ts';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 /** Who is at the bench: every figure that is recorded carries a name. */
 export function SignInPage() {
@@ -73,7 +74,7 @@ export function SignInPage() {
         />
         {error && error.code !== 'wrong-passphrase' ? (
           <Notice severity="stop" title={error.title} live>
-            <p>{error.message}</p>
+            <ErrorWords error={error} />
           </Notice>
         ) : null}
         <PrimaryButton

@@ -15,6 +15,7 @@ import { useJob } from '../job/JobContext.ts';
 import type { PickedPicture } from './PicturePick.tsx';
 import { PicturePick } from './PicturePick.tsx';
 import { EMPTY_TRACE, tracingOf } from './traceDraft.ts';
+import { ErrorWords } from '../../api/ErrorWords.tsx';
 
 export function TraceList() {
   const { job, traces } = useJob();
@@ -76,7 +77,7 @@ export function TraceList() {
         )}
         {begin.isError ? (
           <Notice severity="stop" title="The picture was not kept" live>
-            <p>{begin.error.message}</p>
+            <ErrorWords error={begin.error} />
           </Notice>
         ) : null}
       </Stack>
