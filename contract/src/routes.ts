@@ -83,7 +83,7 @@ const PAGE = {
   after: z.string().max(1000).optional(),
   limit: z.coerce.number().int().min(1).max(100).default(30),
 };
-const Search = z.string().trim().max(120).optional();
+const Search = z.string().normalize('NFC').trim().max(120).optional();
 
 export const ROUTES = {
   getSession: route({

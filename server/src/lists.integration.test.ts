@@ -264,6 +264,84 @@ test('jobs are found by their title, and by the name and plate of the vehicle', 
   expect(await found('\\')).toEqual([]);
 });
 
+test('a search finds what LIKE finds, however the word is written, rare or common, after renaming and removal too', async () => {
+  const { sequelize, models } = server.database;
+  const parts = [
+    'Straße',
+    'SKR',
+    'Łódź',
+    'Ωμέγα',
+    'hose',
+    'Number',
+    '100%',
+    'l_c',
+    'a b',
+    '12',
+    '\u00e4',
+    '🛠 x',
+  ];
+  const names = fc.sample(fc.array(fc.constantFrom(...parts), { minLength: 1, maxLength: 4 }), {
+    seed: 20_261_128,
+    numRuns: 260,
+  });
+  const ids: string[] = [];
+  for (const [index, words] of names.entries()) {
+    const id = randomUUID();
+    ids.push(id);
+    await models.Vehicle.create({
+      ...MOTORCYCLE,
+      id,
+      name: `${words.join(' ')} ${index}`,
+      plate: index % 3 === 0 ? `P ${index} ${words[0] ?? ''}`.slice(0, 20) : null,
+      version: 0,
+    });
+  }
+  await models.Vehicle.update({ name: 'Renamed Qvist', plate: null }, { where: { id: ids.slice(0, 3) } });
+  await models.Vehicle.destroy({ where: { id: ids.slice(3, 6) } });
+  const asked = [
+    ...[
+      'qvist',
+      'QVIS',
+      'strasse',
+      'STRASSE',
+      'straße',
+      'łódź',
+      'lodz',
+      'ωμεγα',
+      'ΩΜΈΓΑ',
+      'numb',
+      'b 1',
+      'P 9',
+      '25',
+      '🛠 X',
+    ],
+    ...['hose number', '%', '0%', '_c ', 'ä', 'A\u0308', '\\', "'", 'hose nothing', 'zzz'],
+  ];
+  let found = 0;
+  for (const word of asked) {
+    const pattern = `%${word
+      .normalize('NFC')
+      .trim()
+      .replaceAll(/[\\%_]/g, '\\$&')}%`;
+    const [rows] = await sequelize.query(
+      `SELECT id FROM vehicle WHERE name LIKE ? OR plate LIKE ? ORDER BY name, id`,
+      {
+        replacements: [pattern, pattern],
+      },
+    );
+    const told = await walk<{ id: string }>(`/api/vehicles?search=${encodeURIComponent(word)}`, 40);
+    expect([word, told.map(({ id }) => id)]).toEqual([word, (rows as { id: string }[]).map(({ id }) => id)]);
+    found += told.length;
+  }
+  expect(found).toBeGreaterThan(300);
+  // Nothing is left of what was renamed or removed.
+  const [left] = await sequelize.query(
+    `SELECT COUNT(*) AS many FROM search_gram WHERE kind = 1 AND ref NOT IN (SELECT id FROM vehicle)`,
+  );
+  expect(left).toEqual([{ many: 0 }]);
+  await models.Vehicle.destroy({ where: { id: ids } });
+});
+
 test('the shelf is read a page at a time, or by part; a count answers with its part', async () => {
   const { models } = server.database;
   await models.StockItem.destroy({ where: {} });

@@ -16,6 +16,7 @@ import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
+import * as letters from './migrations/0013-letters.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -152,9 +153,11 @@ describe('migrations', () => {
       '0010-lists',
       '0011-searches',
       '0012-stamps',
+      '0013-letters',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await letters.down(queries);
     await stamps.down();
     await searches.down(queries);
     await lists.down(queries);
@@ -179,6 +182,7 @@ describe('migrations', () => {
     await lists.up(queries);
     await searches.up(queries);
     await stamps.up(queries);
+    await letters.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

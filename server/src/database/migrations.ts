@@ -14,6 +14,7 @@ import * as oneShop from './migrations/0009-one-shop.ts';
 import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
+import * as letters from './migrations/0013-letters.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   { name: '0010-lists', ...lists },
   { name: '0011-searches', ...searches },
   { name: '0012-stamps', ...stamps },
+  { name: '0013-letters', ...letters },
 ];
 
 /** Of every migration, in order. */

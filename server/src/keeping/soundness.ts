@@ -74,6 +74,16 @@ async function* lostReferences(sequelize: Sequelize): AsyncGenerator<string> {
 
 /** What no reference of the schema says and holds all the same. */
 const LAWS: readonly (readonly [string, string, string])[] = [
+  [
+    'vehicle',
+    `CHAR_LENGTH(name) >= 3 AND NOT EXISTS (SELECT 1 FROM search_gram WHERE kind = 1 AND ref = vehicle.id AND gram = LEFT(name, 3))`,
+    'vehicles cannot be found by their name',
+  ],
+  [
+    'job',
+    `CHAR_LENGTH(title) >= 3 AND NOT EXISTS (SELECT 1 FROM search_gram WHERE kind = 2 AND ref = job.id AND gram = LEFT(title, 3))`,
+    'jobs cannot be found by their title',
+  ],
   ['photo', 'size_bytes <> LENGTH(bytes)', 'photographs are shorter or longer than they were'],
   ['shop', '(SELECT COUNT(*) FROM shop) > 1', 'shops are in one book'],
   [

@@ -4,6 +4,7 @@ import { isClear, jobProgress } from '@zephyrcombe/core';
 import type { WhereOptions } from 'sequelize';
 import { IndexHints, literal, Op } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
+import { rowsWith } from '../../database/searchGrams.ts';
 import { anywhere, behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
 
 const NEWEST = ['openedOn', 'id'] as const;
@@ -38,9 +39,6 @@ const newest = (limit: number) => ({
   raw: true,
 });
 
-/** Of so many vehicles that a word names, the jobs are looked up; a word that names more is met soon in the list itself. */
-const FEW_VEHICLES = 100;
-
 /** The newest jobs with the word in their title, or in their vehicle's name or plate. */
 async function found(
   { models, sequelize }: Database,
@@ -50,34 +48,51 @@ async function found(
 ): Promise<readonly Row[]> {
   const pattern = anywhere(search);
   const like = { [Op.like]: pattern };
-  const vehicles = await models.Vehicle.findAll({
-    where: { [Op.or]: [{ name: like }, { plate: like }] },
-    attributes: ['id'],
-    indexHints: [{ type: IndexHints.FORCE, values: ['vehicle_search'] }],
-    limit: FEW_VEHICLES + 1,
-    raw: true,
-  });
-  const ids = vehicles.map(({ id }) => id);
-  const jobs = (where: WhereOptions, key: 'job_search' | 'job_of_vehicle') =>
+  const [titled, vehicles] = await Promise.all([
+    rowsWith(sequelize, 'job', search),
+    rowsWith(sequelize, 'vehicle', search),
+  ]);
+  const theirs =
+    vehicles === null
+      ? null
+      : await models.Vehicle.findAll({
+          where: { id: vehicles, [Op.or]: [{ name: like }, { plate: like }] },
+          attributes: ['id'],
+          raw: true,
+        });
+  const jobs = (where: WhereOptions, key: 'PRIMARY' | 'job_search' | 'job_of_vehicle') =>
     models.Job.findAll({
       where: { [Op.and]: [...conditions, where] },
       ...newest(limit),
       attributes: ['id'],
-      // The key of the list has all that is asked; by any other one each job would be read.
+      // By any other key each job would be read to see whether it is one of them.
       indexHints: [{ type: IndexHints.FORCE, values: [key] }],
     });
-  const titled = { title: like };
+  const named = { title: like };
   const quoted = sequelize.escape(pattern);
-  const theirs = literal(`(SELECT id FROM vehicle WHERE name LIKE ${quoted} OR plate LIKE ${quoted})`);
   const places =
-    ids.length > FEW_VEHICLES
-      ? await jobs({ [Op.or]: [titled, { vehicleId: { [Op.in]: theirs } }] }, 'job_search')
-      : (
+    titled !== null && theirs !== null
+      ? (
           await Promise.all([
-            jobs(titled, 'job_search'),
-            ids.length === 0 ? [] : jobs({ vehicleId: ids }, 'job_of_vehicle'),
+            titled.length === 0 ? [] : jobs({ id: titled, ...named }, 'PRIMARY'),
+            theirs.length === 0 ? [] : jobs({ vehicleId: theirs.map(({ id }) => id) }, 'job_of_vehicle'),
           ])
-        ).flat();
+        ).flat()
+      : await jobs(
+          {
+            [Op.or]: [
+              named,
+              {
+                vehicleId: {
+                  [Op.in]: theirs
+                    ? theirs.map(({ id }) => id)
+                    : literal(`(SELECT id FROM vehicle WHERE name LIKE ${quoted} OR plate LIKE ${quoted})`),
+                },
+              },
+            ],
+          },
+          'job_search',
+        );
   if (places.length === 0) return [];
   return models.Job.findAll({ where: { id: [...new Set(places.map(({ id }) => id))] }, ...newest(limit) });
 }

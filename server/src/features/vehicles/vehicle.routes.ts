@@ -1,6 +1,8 @@
 import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
 import type { WhereOptions } from 'sequelize';
 import { IndexHints, Op } from 'sequelize';
+import type { Database } from '../../database/database.ts';
+import { rowsWith } from '../../database/searchGrams.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import type { Handlers } from '../../http/handlers.ts';
@@ -12,12 +14,15 @@ import { loadVehicleDetail, toVehicle } from './vehicle.repository.ts';
 const BY_NAME = ['name', 'id'] as const;
 
 /** In the name, the plate or the word for the kind. */
-function found(search: string): WhereOptions {
+async function found({ sequelize }: Database, search: string): Promise<WhereOptions> {
   const kinds = Object.entries(VEHICLE_KIND_NAMES)
     .filter(([, words]) => words.toLowerCase().includes(search.toLowerCase()))
     .map(([kind]) => kind);
   const like = { [Op.like]: anywhere(search) };
-  return { [Op.or]: [{ name: like }, { plate: like }, { kind: kinds }] };
+  const named = { [Op.or]: [{ name: like }, { plate: like }] };
+  if (kinds.length > 0) return { [Op.or]: [named, { kind: kinds }] };
+  const ids = await rowsWith(sequelize, 'vehicle', search);
+  return ids === null ? named : { id: ids, ...named };
 }
 
 export function vehicleHandlers(
@@ -33,7 +38,7 @@ export function vehicleHandlers(
       const places = await models.Vehicle.findAll({
         where: {
           [Op.and]: [
-            ...(search ? [found(search)] : []),
+            ...(search ? [await found(database, search)] : []),
             ...(after === undefined ? [] : [behind(BY_NAME, 'ASC', readPlace(after, ['text', 'text']))]),
           ],
         },
