@@ -1,5 +1,5 @@
-/** The arrows of import run one way: core ← contract ← server, web, stand-ins; e2e and bench stand outside. */
-const ROOMS = 'core|contract|server|web|stand-ins|e2e|bench';
+/** The arrows of import run one way: core ← contract ← workshop ← server, web; stand-ins beside workshop; e2e and bench stand outside. */
+const ROOMS = 'core|contract|workshop|server|web|stand-ins|e2e|bench';
 const only = (room, allowed) => ({
   name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
   severity: 'error',
@@ -12,8 +12,9 @@ module.exports = {
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     only('core', []),
     only('contract', ['core']),
-    only('server', ['contract', 'core']),
-    only('web', ['contract', 'core']),
+    only('workshop', ['contract', 'core']),
+    only('server', ['workshop', 'contract', 'core']),
+    only('web', ['workshop', 'contract', 'core']),
     only('stand-ins', ['contract', 'core']),
     only('e2e', ['contract', 'core']),
     only('bench', ['contract', 'core']),
@@ -29,7 +30,7 @@ module.exports = {
       severity: 'error',
       from: { path: `^(${ROOMS})/` },
       to: {
-        path: '^(core|contract)/src/',
+        path: '^(core|contract|workshop)/src/',
         pathNot: ['^$1/', '/src/index\\.ts$', '^core/src/validation/index\\.ts$'],
       },
     },

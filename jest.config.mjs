@@ -14,7 +14,7 @@ const transform = {
 };
 
 /** These ship as ES modules only and are compiled like our own code. */
-const esModulesOnly = ['d3-[a-z]+', 'internmap', '@internationalized', 'cookie'];
+const esModulesOnly = ['d3-[a-z]+', 'internmap', '@internationalized', 'cookie', '@noble/hashes'];
 
 const room = (name) => ({
   displayName: name,
@@ -34,6 +34,7 @@ export default {
   projects: [
     room('core'),
     room('contract'),
+    room('workshop'),
     {
       ...room('server'),
       globalSetup: `${import.meta.dirname}/server/src/testing/startDatabase.ts`,

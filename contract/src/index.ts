@@ -119,6 +119,7 @@ export type {
   VehicleDetail,
 } from './entities/job.ts';
 export type { EvidenceEntry } from './entities/evidence.ts';
+export type { Approval } from './entities/approval.ts';
 export { BleedEventSchema, isClosed, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
 export type { Trace } from './entities/trace.ts';
 export type { Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';

@@ -23,6 +23,7 @@ import {
   Version,
 } from './common.ts';
 import { HoseBuildSchema, KitCheckSchema, MakeUpSchema, PlugsSchema } from './hoseBuild.ts';
+import { ApprovalSchema } from './approval.ts';
 import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, PhotoSchema } from './finding.ts';
 import { TraceSchema } from './trace.ts';
@@ -124,7 +125,10 @@ export const JobHoseSchema = z.strictObject({
   endA: EndGeometrySchema,
   endB: EndGeometrySchema,
   clocking_rad: Angle_rad.nullable(),
+  /** While what was specified stands. */
   specified: z.boolean(),
+  /** What was specified last; left out where that was before it was kept. */
+  specification: ApprovalSchema.nullish(),
   /** As it is to be built; null as long as what the application puts there was not kept. */
   build: HoseBuildSchema.nullable(),
   makeUp: MakeUpSchema,

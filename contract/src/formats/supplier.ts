@@ -55,6 +55,8 @@ export type Parcel = z.infer<typeof ParcelSchema>;
 /** How far an order is. */
 export const SupplySchema = z.strictObject({
   quote: QuoteSchema,
+  /** Of what was quoted; left out where that was not kept. */
+  digest: z.string().length(64).nullish(),
   confirmation: ConfirmationSchema.nullable(),
   parcel: ParcelSchema.nullable(),
 });

@@ -17,6 +17,7 @@ import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
+import * as approvals from './migrations/0014-approvals.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -154,9 +155,11 @@ describe('migrations', () => {
       '0011-searches',
       '0012-stamps',
       '0013-letters',
+      '0014-approvals',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await approvals.down(queries);
     await letters.down(queries);
     await stamps.down();
     await searches.down(queries);
@@ -183,6 +186,7 @@ describe('migrations', () => {
     await searches.up(queries);
     await stamps.up(queries);
     await letters.up(queries);
+    await approvals.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

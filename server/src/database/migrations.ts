@@ -15,6 +15,7 @@ import * as lists from './migrations/0010-lists.ts';
 import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
+import * as approvals from './migrations/0014-approvals.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -30,6 +31,7 @@ const MIGRATIONS = [
   { name: '0011-searches', ...searches },
   { name: '0012-stamps', ...stamps },
   { name: '0013-letters', ...letters },
+  { name: '0014-approvals', ...approvals },
 ];
 
 /** Of every migration, in order. */

@@ -1,9 +1,10 @@
 import type { StoredBleedEvent } from '@zephyrcombe/contract';
+import { clearGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
-import { onOpenJob } from '../jobs/jobAction.ts';
+import { onOpenJob, requireWay } from '../jobs/jobAction.ts';
 
 export function bleedingHandlers(
   dependencies: Dependencies,
@@ -14,6 +15,7 @@ export function bleedingHandlers(
         requireNipple(action, params.nippleId);
         const before = eventsAt(action, params.nippleId);
         if (before.some((event) => event.id === body.id)) return;
+        if (body.kind === 'clear') requireWay(clearGate(action.detail), action.person);
         await writeEvents(action, params.nippleId, [...before, toEvent(body, action.now)]);
         // Strokes are counted, not logged one by one: the log says what was decided.
         if (body.kind !== 'stroke')

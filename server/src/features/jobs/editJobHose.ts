@@ -1,4 +1,5 @@
 /** Changes to one hose of a job: what was checked, taken as its length, and specified. */
+import type { Approval, JobHose } from '@zephyrcombe/contract';
 import {
   ALONG_NAMES,
   createWriter,
@@ -8,12 +9,14 @@ import {
   specificationCautions,
   tapeSetting,
 } from '@zephyrcombe/contract';
+import { boughtGate, digestOf, specificationFacts } from '@zephyrcombe/workshop';
+import type { Caution } from '@zephyrcombe/core';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered } from './jobAction.ts';
+import { requireStopsAnswered, requireWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 /** A taken length may be rounded to the maker's step, but not away from the readings. */
@@ -33,12 +36,17 @@ export async function editJobHose(
     ...rest,
     ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
     ...(rest.build ? { build: { ...rest.build, along: inOrder(rest.build.along) } } : {}),
-    // What was specified was another hose.
-    ...(rest.build === undefined ? {} : { specified: rest.specified ?? false }),
+    // What was specified before approvals were kept cannot tell that it is another hose.
+    ...(rest.build === undefined || current.specification ? {} : { specified: rest.specified ?? false }),
     // A length taken before this lift was entered was made without it.
     ...(rest.lift === undefined || rest.order_m !== undefined ? {} : { order_m: null, specified: false }),
   };
   const next = { ...current, ...definedOnly(changes) };
+  const wasMadeHere = current.build?.madeHere === true;
+  if (wasMadeHere && next.build?.madeHere !== true) {
+    const before = hoseOfJob(detail, hoseId);
+    if (before) requireWay(boughtGate(before), person);
+  }
 
   if (next.build && (changes.build || changes.specified === true)) {
     const length_m = next.order_m ?? detail.circuit.hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
@@ -68,7 +76,12 @@ export async function editJobHose(
         detail: 'Measure this hose first: it has no order length yet.',
       });
     const own = hoseOfJob(detail, hoseId);
-    if (own) requireStopsAnswered(specificationCautions(detail, { ...own, hose: next }), overrides, person);
+    if (own)
+      requireStopsAnswered(
+        [...specificationCautions(detail, { ...own, hose: next }), ...(await routeCautions(action, hoseId))],
+        overrides,
+        person,
+      );
     await log('specified', {
       hoseId,
       endA: next.endA,
@@ -83,7 +96,30 @@ export async function editJobHose(
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
 
   await models.JobHose.update(
-    { ...definedOnly(changes), version: version + 1 },
+    {
+      ...definedOnly(changes),
+      ...(changes.specified === true ? { specification: specified(action, next) } : {}),
+      version: version + 1,
+    },
     { where: { jobId: detail.job.id, hoseId }, transaction },
   );
+}
+
+/** What is approved: exactly the facts that the cautions were worked out from. */
+function specified({ detail, person, now }: JobAction, hose: JobHose): Approval | null {
+  const own = hoseOfJob(detail, hose.hoseId);
+  if (own === null) return null;
+  const facts = specificationFacts(detail, { ...own, hose });
+  return { by: person.name, byId: person.id, at: now.toISOString(), digest: digestOf(facts), facts };
+}
+
+/** What the newest judgement of this hose's route said, where one was kept with the job: it does not end at the bench. */
+async function routeCautions({ detail, models, transaction }: JobAction, hoseId: string): Promise<Caution[]> {
+  const judged = await models.LogEntry.findAll({
+    where: { jobId: detail.job.id, kind: 'routeJudged' },
+    order: [['sequence', 'ASC']],
+    transaction,
+  });
+  const newest = judged.findLast((line) => line.detail.hoseId === hoseId);
+  return (newest?.detail.cautions ?? []) as Caution[];
 }

@@ -1,12 +1,11 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
-import type { JobDetail, JobHose } from '@zephyrcombe/contract';
-import { proofCautions } from '@zephyrcombe/contract';
+import { jointGate } from '@zephyrcombe/workshop';
 import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered } from './jobAction.ts';
+import { requireStopsAnswered, requireWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function editJobJoint(
@@ -31,13 +30,7 @@ export async function editJobJoint(
   // Whoever puts the new hose on has opened the old one.
   if (changes.handTight === true) {
     requireStopsAnswered(judgeOfferUp(detail.job.fitChecks.offeredUp), overrides, person);
-    // No reason opens this gate: a hose made up here is proved, or it is not fitted.
-    const unproved = hosesAt(detail, jointId).find((hose) => proofCautions(hose).length > 0);
-    if (unproved)
-      throw new AppProblem('stage-not-ready', {
-        detail:
-          'A hose of this joint was made up here and is not proved, or still wet from its proof. Finish its build sheet first.',
-      });
+    requireWay(jointGate(detail, jointId), person);
   }
   const given = definedOnly(changes);
   await models.JobJoint.update(
@@ -51,13 +44,16 @@ export async function editJobJoint(
     changes.boltState !== undefined ||
     changes.oldIsSwitch !== undefined
   ) {
-    // What was specified with the old bolt has to be looked at again.
+    // What was specified before approvals were kept cannot tell that its bolt is another one.
     const touched = detail.circuit.hoses.filter(
       (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
     );
     await models.JobHose.update(
       { specified: false },
-      { where: { jobId: detail.job.id, hoseId: touched.map((hose) => hose.id) }, transaction },
+      {
+        where: { jobId: detail.job.id, hoseId: touched.map((hose) => hose.id), specification: null },
+        transaction,
+      },
     );
     await log('specified', { jointId, ...given });
   }
@@ -65,9 +61,4 @@ export async function editJobJoint(
     await log('handTight', { jointId, handTight: changes.handTight, overrides });
   if (changes.leakChecked !== undefined)
     await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
-}
-
-function hosesAt({ circuit, hoses }: JobDetail, jointId: string): readonly JobHose[] {
-  const touching = circuit.hoses.filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId);
-  return hoses.filter(({ hoseId }) => touching.some(({ id }) => id === hoseId));
 }

@@ -1,7 +1,7 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { JobHose } from '@zephyrcombe/contract';
 import type { Override } from '@zephyrcombe/contract';
-import { createWriter, problemText, proofCautions, capsOfJob } from '@zephyrcombe/contract';
+import { createWriter, problemText, capsOfJob } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import {
   isClear,
@@ -13,12 +13,13 @@ import {
   nextDue,
   strictestInterval,
 } from '@zephyrcombe/core';
+import { signGate } from '@zephyrcombe/workshop';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered } from './jobAction.ts';
+import { requireStopsAnswered, requireWay } from './jobAction.ts';
 import { refreshDue } from '../vehicles/due.ts';
 
 export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
@@ -117,13 +118,12 @@ function cautionOf(check: string, overrides: readonly Override[]): boolean {
   return overrides.some((override) => override.caution === ids[check]);
 }
 
-function requireStagesDone({ detail }: JobAction): void {
+function requireStagesDone({ detail, person }: JobAction): void {
   const notReady = (stage: Stage, sentence: string) =>
     new AppProblem('stage-not-ready', { detail: sentence, errors: [{ field: stage, message: sentence }] });
   const torqued = (jointId: string) =>
     detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
-  if (detail.hoses.some((hose) => proofCautions(hose).length > 0))
-    throw notReady('fit', 'Fit: a hose that was made up here is not proved, or still wet from its proof.');
+  requireWay(signGate(detail), person);
   const open = detail.joints.filter((joint) => !torqued(joint.jointId)).length;
   if (open > 0)
     throw notReady('fit', `Fit: ${open === 1 ? 'a joint is' : `${open} joints are`} not torqued.`);
@@ -175,9 +175,15 @@ async function updateVehicle(
     );
   }
   for (const joint of detail.joints) {
+    const before = detail.circuit.joints.find((candidate) => candidate.id === joint.jointId);
     await models.Joint.update(
-      { bolt: joint.bolt, washer: joint.washer },
+      { bolt: joint.bolt, washer: joint.washer, version: (before?.version ?? 0) + 1 },
       { where: { id: joint.jointId }, transaction },
     );
   }
+  // A drawing that was opened before this does not put the old parts back.
+  await models.Circuit.update(
+    { version: detail.circuit.version + 1 },
+    { where: { id: detail.circuit.id }, transaction },
+  );
 }

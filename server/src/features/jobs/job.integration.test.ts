@@ -3,6 +3,7 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import { signedService, tubeReading } from '../../testing/samples.ts';
+import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -79,6 +80,7 @@ const torque = (
 });
 
 async function handTight(job: JobDetail): Promise<JobDetail> {
+  await allSpecified(server, job.job.id);
   let current = await act('PATCH', job, '', {
     version: job.job.version,
     fitChecks: { offeredUp: true },

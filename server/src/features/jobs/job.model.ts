@@ -88,6 +88,7 @@ export const defineJobHose = (sequelize: Sequelize) =>
       endB: json('endB'),
       clocking_rad: optionalQuantity(),
       specified: flag('specified'),
+      specification: json('specification', true),
       build: json('build', true),
       makeUp: json('makeUp'),
       kit: json('kit', true),

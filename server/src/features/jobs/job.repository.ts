@@ -1,5 +1,6 @@
 import type { HydraulicsEntry, Job, JobDetail } from '@zephyrcombe/contract';
 import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
+import { withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -112,7 +113,7 @@ export async function loadJobDetail(
   // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
   const circuit = job.circuitSigned ? withBlanks(job.circuitSigned) : circuits[0];
   if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
-  return {
+  return withStandingApprovals({
     job: toJob(job),
     shop: shop.get({ plain: true }),
     vehicle: vehicle.get({ plain: true }),
@@ -141,7 +142,7 @@ export async function loadJobDetail(
     traces: traces.map((row) => ofJob(row)),
     openedOnce,
     circuitBefore: job.circuitBefore && withBlanks(job.circuitBefore),
-  };
+  });
 }
 
 /** What was ticked and taken back stands in the log alone. */

@@ -1,3 +1,4 @@
+import { offerUpGate } from '@zephyrcombe/workshop';
 import { Op, UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
@@ -16,7 +17,7 @@ import { finishJob } from './finishJob.ts';
 import type { JobRow } from './job.model.ts';
 import { loadJobDetail, toJob } from './job.repository.ts';
 import { pageOfJobs } from './jobList.ts';
-import { onOpenJob, writeLog } from './jobAction.ts';
+import { onOpenJob, requireWay, writeLog } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { setJobHoses } from './jobScope.ts';
 import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
@@ -150,10 +151,11 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     },
 
     editJob: ({ request, params, body }) =>
-      onOpenJob(dependencies, request, params.jobId, async ({ job, transaction, log }) => {
+      onOpenJob(dependencies, request, params.jobId, async ({ job, detail, person, transaction, log }) => {
         const { version, fitChecks, handoverChecks, ...rest } = body;
         const titleBefore = job.title;
         if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
+        if (fitChecks?.offeredUp === true) requireWay(offerUpGate(detail), person);
         // Checks come one by one and are merged: two people ticking at once do not untick each other.
         const changes = {
           ...definedOnly(rest),

@@ -1,9 +1,11 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
 import { randomUUID } from 'node:crypto';
 import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
-import { may } from '@zephyrcombe/contract';
+import { createWriter, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
+import type { Obstacle } from '@zephyrcombe/workshop';
+import { obstacleText } from '@zephyrcombe/workshop';
 import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
@@ -121,4 +123,15 @@ export function requireStopsAnswered(
       ? { detail: 'An apprentice does not go past a stop: fetch a technician or your lead.' }
       : {};
   throw new AppProblem('stop-not-answered', { cautions: open, ...detail });
+}
+
+/** Refuses while something stands in the way, naming it and the way out. No reason opens these gates. */
+export function requireWay(obstacles: readonly Obstacle[], person: Person): void {
+  if (obstacles.length === 0) return;
+  const write = createWriter(person.units);
+  const texts = obstacles.map((obstacle) => ({ code: obstacle.code, ...obstacleText(obstacle, write) }));
+  throw new AppProblem('stage-not-ready', {
+    detail: texts.map(({ what, wayOut }) => `${what} ${wayOut}`).join(' '),
+    errors: texts.map(({ code, what }) => ({ field: code, message: what })),
+  });
 }

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, renumber } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
+import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -149,6 +150,7 @@ describe('a job is abandoned', () => {
       version: detail.job.version,
       fitChecks: { offeredUp: true },
     });
+    await allSpecified(server, detail.job.id);
     const opened = (
       await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint.jointId}`, {
         version: joint.version,
@@ -176,6 +178,7 @@ describe('a job is abandoned', () => {
             version: detail.job.version,
             fitChecks: { offeredUp: true },
           });
+          await allSpecified(server, detail.job.id);
           const [joint] = on.joints;
           const path = `/joints/${joint?.jointId}`;
           const tight = await send('PATCH', on, path, { version: joint?.version, handTight: true });

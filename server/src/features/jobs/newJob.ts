@@ -26,6 +26,7 @@ export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   endB: hose.endB,
   clocking_rad: hose.clocking_rad,
   specified: false,
+  specification: null,
   build: null,
   makeUp: { steps: [], proofs: [] },
   kit: null,

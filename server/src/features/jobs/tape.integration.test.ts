@@ -1,6 +1,7 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import { tubeReading } from '../../testing/samples.ts';
+import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -113,5 +114,8 @@ test('no joint goes on before the new hoses were held against the route: M14', a
     version: before.job.version,
     fitChecks: { offeredUp: true },
   });
+  // Nor before its hose is specified.
+  expect(problemOf(await handTight()).code).toBe('stage-not-ready');
+  await allSpecified(server, before.job.id);
   expect((await handTight()).statusCode).toBe(200);
 });

@@ -9,13 +9,14 @@ import {
   QuoteSchema,
 } from '@zephyrcombe/contract';
 import type { LogKind, Supply } from '@zephyrcombe/contract';
+import { digestOf, orderFacts } from '@zephyrcombe/workshop';
 import type { FastifyRequest } from 'fastify';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
-import { onOpenJob, readOpenJob } from '../jobs/jobAction.ts';
+import { onOpenJob, readOpenJob, requireWay } from '../jobs/jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { stockForJob } from '../shop/stock.ts';
 import { askSupplier } from './supplier.ts';
@@ -56,19 +57,22 @@ export function supplierHandlers(
       );
       const counts = hoses.map((own) => ({ hoseId: own.hose.hoseId, ...boxCounts(detail, own) }));
       const quote = await askSupplier(config.supplier, '/quotes', { order, counts }, QuoteSchema);
-      return keep(request, params.jobId, body.version, { quote, confirmation: null, parcel: null }, [
+      const digest = digestOf(orderFacts(detail));
+      return keep(request, params.jobId, body.version, { quote, digest, confirmation: null, parcel: null }, [
         'quoted',
         { quote: quote.quote, total: quote.total, currency: quote.currency },
       ]);
     },
 
     orderJob: async ({ request, params, body }) => {
-      const { detail, isWritten } = await readOpenJob(dependencies, request, params.jobId);
+      const { detail, person, isWritten } = await readOpenJob(dependencies, request, params.jobId);
       if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
       if (supply === null) throw new AppProblem('stage-not-ready', { detail: 'Ask for a quote first.' });
       if (supply.confirmation !== null) return detail;
+      if (supply.digest && supply.digest !== digestOf(orderFacts(detail)))
+        requireWay([{ code: 'changedSinceQuoted' }], person);
       // A supplier orders what he quoted once: asked again after a lost reply, he confirms the same order.
       const confirmation = await askSupplier(
         config.supplier,

@@ -6,6 +6,7 @@ import type { JointMaterial } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import { signedService } from '../../testing/samples.ts';
+import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -70,6 +71,7 @@ async function job(): Promise<JobDetail> {
     if (reply.statusCode !== 200) throw new Error(reply.body);
     detail = reply.json();
   };
+  await allSpecified(server, detail.job.id);
   await patch('', { version: detail.job.version, fitChecks: { offeredUp: true } });
   for (const { jointId, version } of detail.joints)
     await patch(`/joints/${jointId}`, { version, handTight: true });
@@ -112,17 +114,16 @@ test('a part that is not fitted does not govern', async () => {
 /** The bolt of every joint on the drawing, of another metal. */
 const drawBolts = (material: JointMaterial) => draw(({ bolt }) => ({ bolt: bolt && { ...bolt, material } }));
 
+/** Chosen and specified anew with it. */
 async function chooseBolts(detail: JobDetail, material: JointMaterial): Promise<JobDetail> {
-  let now = detail;
   for (const { jointId, version, bolt } of detail.joints) {
     const reply = await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${jointId}`, {
       version,
       bolt: bolt && { ...bolt, material },
     });
     if (reply.statusCode !== 200) throw new Error(reply.body);
-    now = reply.json();
   }
-  return now;
+  return allSpecified(server, detail.job.id);
 }
 
 describe('M70: the vehicle’s figure is for the bolt it was given for, whatever the drawing says since', () => {

@@ -1,17 +1,11 @@
-import {
-  capsAt,
-  createWriter,
-  fittedBolt,
-  problemText,
-  proofCautions,
-  torqueOf,
-} from '@zephyrcombe/contract';
+import { capsAt, createWriter, fittedBolt, problemText, torqueOf } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
+import { jointGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
-import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
+import { onOpenJob, requireStopsAnswered, requireWay } from '../jobs/jobAction.ts';
 
 export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
   return {
@@ -32,17 +26,8 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: 'Put this joint on hand tight first, and let the hose settle.',
             });
 
-          // Hand tight before, and opened or declared made here since.
-          const unproved = detail.circuit.hoses.some(
-            (line) =>
-              (line.fromJointId === joint.id || line.toJointId === joint.id) &&
-              detail.hoses.some((hose) => hose.hoseId === line.id && proofCautions(hose).length > 0),
-          );
-          if (unproved)
-            throw new AppProblem('stage-not-ready', {
-              detail: 'A hose of this joint was made up here and is not proved, or still wet from its proof.',
-            });
-
+          // Hand tight before, and something changed since.
+          requireWay(jointGate(detail, joint.id), person);
           requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
           const write = createWriter(person.units);
           const torques = torqueOf(joint);

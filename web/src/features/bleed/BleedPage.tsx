@@ -3,6 +3,7 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { OUTFLOW_NAMES, problemText, vehicleWords, isClosed } from '@zephyrcombe/contract';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
+import { reservoirGuard } from '@zephyrcombe/workshop';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -18,7 +19,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
-import { guardOf, nippleView, orderedNipples } from './bleedView.ts';
+import { nippleView, orderedNipples } from './bleedView.ts';
 
 const Turn = styled.button<{ $current: boolean }>`
   width: 100%;
@@ -182,7 +183,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const { nippleId } = view.turn;
   const navigate = useNavigate();
   const undo = useJobAction('undoBleedEvent', jobId);
-  const guard = guardOf(detail);
+  const guard = reservoirGuard(detail);
   const { control } = vehicleWords(detail.vehicle, detail.circuit);
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };

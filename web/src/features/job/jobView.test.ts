@@ -1,7 +1,8 @@
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { JobDetailSchema } from '@zephyrcombe/contract';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { guardOf, nippleView, orderedNipples } from '../bleed/bleedView.ts';
+import { reservoirGuard } from '@zephyrcombe/workshop';
+import { nippleView, orderedNipples } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
 import { hoseCautions, hoseOfJob, liveReadings } from '@zephyrcombe/contract';
 import {
@@ -189,7 +190,10 @@ describe('bleeding', () => {
   });
 
   test('all nipples drink from one reservoir: 10 strokes to the minimum, three gone', () => {
-    expect(guardOf(detail)).toMatchObject({ ok: true, value: { strokesBeforeMinimum: 10, strokesLeft: 7 } });
+    expect(reservoirGuard(detail)).toMatchObject({
+      ok: true,
+      value: { strokesBeforeMinimum: 10, strokesLeft: 7 },
+    });
   });
 
   test('the sidecar comes first and is clear, the right one is next', () => {
@@ -217,7 +221,7 @@ describe('bleeding', () => {
         components: detail.circuit.components.map((part) => ({ ...part, masterBore_m: null })),
       },
     };
-    expect(guardOf(unknown)).toBeNull();
+    expect(reservoirGuard(unknown)).toBeNull();
   });
 });
 

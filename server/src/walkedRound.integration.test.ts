@@ -1,0 +1,427 @@
+/**
+ * A job cannot be walked round: each mistake is played through the API as a technician would make it, by the paths that the
+ * API offers, and its clean twin goes through.
+ */
+import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, hydraulicsOf } from '@zephyrcombe/contract';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { demoId } from './demo/identity.ts';
+import { signedService, tubeReading } from './testing/samples.ts';
+import { allSpecified } from './testing/specified.ts';
+import type { TestServer } from './testing/testServer.ts';
+import { problemOf, startTestServer } from './testing/testServer.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(() => server.close());
+
+const WICK = demoId('wick');
+const FRONT = demoId('wick/front/circuit');
+const HOSE = demoId('wick/front/hose');
+
+type Reply = Awaited<ReturnType<TestServer['ask']>>;
+/** The codes of what stands in the way. */
+const obstacles = (reply: Reply): readonly string[] => {
+  expect([reply.statusCode, problemOf(reply).code]).toEqual([422, 'stage-not-ready']);
+  return (problemOf(reply).errors ?? []).map(({ field }) => field);
+};
+const good = (reply: Reply): JobDetail => {
+  if (reply.statusCode !== 200) throw new Error(reply.body);
+  return reply.json<JobDetail>();
+};
+
+/** One job on the front brake, and what a technician does to it. */
+class Job {
+  readonly id = randomUUID();
+  async now(): Promise<JobDetail> {
+    return (await server.ask('GET', `/api/jobs/${this.id}`)).json<JobDetail>();
+  }
+  async hose() {
+    const [hose] = (await this.now()).hoses;
+    if (!hose) throw new Error('no hose');
+    return hose;
+  }
+  async joint(index = 0) {
+    const joint = (await this.now()).joints[index];
+    if (!joint) throw new Error('no joint');
+    return joint;
+  }
+  start = async () =>
+    good(
+      await server.ask('POST', '/api/jobs', {
+        id: this.id,
+        vehicleId: WICK,
+        circuitId: FRONT,
+        title: 'Front hose',
+        reason: '',
+        hoseIds: [HOSE],
+      }),
+    );
+  job = async (body: object) =>
+    server.ask('PATCH', `/api/jobs/${this.id}`, { version: (await this.now()).job.version, ...body });
+  editHose = async (body: object) =>
+    server.ask('PATCH', `/api/jobs/${this.id}/hoses/${HOSE}`, {
+      version: (await this.hose()).version,
+      ...body,
+    });
+  editJoint = async (body: object, index = 0) => {
+    const { jointId, version } = await this.joint(index);
+    return server.ask('PATCH', `/api/jobs/${this.id}/joints/${jointId}`, { version, ...body });
+  };
+  kit = async (body: object) =>
+    server.ask('PUT', `/api/jobs/${this.id}/hoses/${HOSE}/kit`, {
+      version: (await this.hose()).version,
+      ...body,
+    });
+  post = (path: string, body: object) => server.ask('POST', `/api/jobs/${this.id}/${path}`, body);
+  handTight = (index = 0) => this.editJoint({ handTight: true }, index);
+  finish = async () => this.post('finish', signedService((await this.now()).job.version));
+
+  async measure(): Promise<void> {
+    for (const length_m of [0.928, 0.93]) good(await this.post('readings', tubeReading(HOSE, length_m)));
+    const seen = ['controlsFinal', 'bracketsInPlace', 'leftLock', 'rightLock', 'fullBump'];
+    good(
+      await this.editHose({
+        poseChecks: Object.fromEntries(seen.map((pose) => [pose, true])),
+        orderDatum: { endA: 'eyeCentre', endB: 'eyeCentre' },
+      }),
+    );
+    good(await this.editHose({ order_m: 0.942 }));
+  }
+  async specify(): Promise<void> {
+    await this.measure();
+    good(await this.job({ endsConfirmed: true }));
+    good(await this.editHose({ specified: true }));
+  }
+  offerUp = () => this.job({ fitChecks: { offeredUp: true } });
+  async torque(index: number): Promise<Reply> {
+    return this.post('torque-records', {
+      id: randomUUID(),
+      jointId: (await this.joint(index)).jointId,
+      wrenchId: demoId('bench-25'),
+      torque_Nm: 19.6,
+      typed: '19.6 N·m',
+      freshWashers: 2,
+      settled: true,
+      witnessMark: true,
+    });
+  }
+  async bleed(kind: 'stroke' | 'topUp' | 'clear'): Promise<Reply> {
+    const { circuit } = await this.now();
+    const nipple = circuit.components.find((component) => component.kind === 'bleedNipple');
+    return this.post(`nipples/${nipple?.id}/events`, { id: randomUUID(), kind });
+  }
+  /** Everything from the offered hose to the last tick before the signature. */
+  async fitAndBleed(): Promise<void> {
+    good(await this.offerUp());
+    const { joints } = await this.now();
+    for (const index of joints.keys()) good(await this.handTight(index));
+    good(await this.job({ fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
+    for (const index of joints.keys()) good(await this.torque(index));
+    for (const kind of ['stroke', 'clear'] as const) good(await this.bleed(kind));
+    for (const index of joints.keys()) good(await this.editJoint({ leakChecked: true }, index));
+    good(
+      await this.job({ handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) }),
+    );
+  }
+}
+
+/** The first step of a build sheet. */
+const MEASURED = {
+  step: 'measure',
+  by: 'Brannoc Hale',
+  cutFace: null,
+  strandFree: null,
+  short_m: null,
+  lubricant: null,
+  gap_m: null,
+  length_m: null,
+};
+
+async function begun(): Promise<Job> {
+  const job = new Job();
+  await job.start();
+  return job;
+}
+async function specified(): Promise<Job> {
+  const job = await begun();
+  await job.specify();
+  return job;
+}
+
+async function circuitNow() {
+  const { circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
+  const circuit = circuits.find(({ id }) => id === FRONT);
+  if (!circuit) throw new Error('no front brake');
+  return circuit;
+}
+/** The drawing, with its ports as `port` makes them. */
+async function drawPorts(port: Partial<HydraulicsEntry['ports'][number]>): Promise<void> {
+  const circuit = await circuitNow();
+  const now = hydraulicsOf(circuit);
+  const reply = await server.ask('PUT', `/api/vehicles/${WICK}/circuits/${FRONT}`, {
+    version: circuit.version,
+    hydraulics: { ...now, ports: now.ports.map((known) => ({ ...known, ...port })) },
+  });
+  if (reply.statusCode !== 200) throw new Error(reply.body);
+}
+
+describe('signing', () => {
+  test('with nothing measured, or measured and not specified, is refused by what is missing; with all done it goes through', async () => {
+    const job = await begun();
+    expect(obstacles(await job.finish())).toEqual(['endsNotConfirmed', 'notMeasured']);
+    await job.measure();
+    expect(obstacles(await job.finish())).toEqual(['endsNotConfirmed', 'notSpecified']);
+    good(await job.job({ endsConfirmed: true }));
+    good(await job.editHose({ specified: true }));
+    // Straight to the last call: the stages between have their own gates.
+    expect(obstacles(await job.finish())).toEqual(['fit']);
+    await job.fitAndBleed();
+    expect(good(await job.finish()).job.status).toBe('finished');
+  });
+
+  test('after the bolt was changed, everything else done, is refused; with the hose specified anew it goes through', async () => {
+    const job = await specified();
+    await job.fitAndBleed();
+    const { bolt } = await job.joint();
+    good(await job.editJoint({ bolt: { ...bolt, length_m: (bolt?.length_m ?? 0) + 0.002 } }));
+    const refused = await job.finish();
+    expect(obstacles(refused)).toEqual(['changedSinceSpecified']);
+    expect(problemOf(refused).detail).toMatch(
+      /joint at end A, bolt, length: 20\smm → 22\smm\. Look at what changed/,
+    );
+    good(await job.editHose({ specified: true }));
+    expect(good(await job.finish()).job.status).toBe('finished');
+  });
+});
+
+describe('after the hose was specified', () => {
+  const CHANGES: Readonly<Record<string, (job: Job) => Promise<unknown>>> = {
+    'another bolt': async (job) => {
+      const { bolt } = await job.joint();
+      return good(await job.editJoint({ bolt: { ...bolt, material: 'stainless' } }));
+    },
+    'another washer': async (job) =>
+      good(await job.editJoint({ washer: { material: 'aluminium', thickness_m: 0.0012 } })),
+    'another bend of a neck': async (job) => {
+      const { endA } = await job.hose();
+      return good(await job.editHose({ endA: { ...endA, neckAngle_rad: endA.neckAngle_rad + 0.2 } }));
+    },
+    'another length': async (job) => good(await job.editHose({ order_m: 0.962 })),
+    'another port on the drawing': () => drawPorts({ thread: 'M12×1.0' }),
+    'another seat on the drawing': () => drawPorts({ seatMaterial: 'stainless' }),
+    'a port whose depth is another': () => drawPorts({ depth_m: 0.011 }),
+  };
+
+  test.each(Object.keys(CHANGES))(
+    '%s: neither fitted nor tightened until it is specified anew',
+    async (what) => {
+      const job = await specified();
+      good(await job.offerUp());
+      // The other joint is on already: what changed stops it from being tightened as well.
+      good(await job.handTight(1));
+      await CHANGES[what]?.(job);
+      expect((await job.hose()).specified).toBe(false);
+      const refused = await job.handTight();
+      expect(obstacles(refused)).toEqual(['changedSinceSpecified']);
+      expect(problemOf(refused).detail).toContain('→');
+      expect(obstacles(await job.torque(1))).toEqual(['changedSinceSpecified']);
+      // Specified anew, where nothing stands against it that wants a reason.
+      const anew = await job.editHose({ specified: true });
+      if (anew.statusCode === 200) good(await job.handTight());
+      else expect(problemOf(anew).code).toBe('stop-not-answered');
+    },
+  );
+
+  test('a reading struck out: it has no length any more', async () => {
+    const job = await specified();
+    good(await job.offerUp());
+    const [reading] = (await job.now()).readings;
+    good(await job.post(`readings/${reading?.id}/strike`, { because: 'Read at the wrong mark' }));
+    expect(obstacles(await job.handTight())).toEqual(['notMeasured']);
+  });
+
+  test('changed on the drawing and put back, it stands again: nobody has to specify it twice', async () => {
+    const job = await specified();
+    good(await job.offerUp());
+    const depth_m = (await circuitNow()).ports[0]?.depth_m ?? null;
+    await drawPorts({ depth_m: 0.011 });
+    expect(obstacles(await job.handTight())).toEqual(['changedSinceSpecified']);
+    await drawPorts({ depth_m });
+    expect((await job.hose()).specified).toBe(true);
+    good(await job.handTight());
+  });
+
+  test('names and notes changed, caps counted, the box looked at: it stands', async () => {
+    const job = await specified();
+    good(await job.offerUp());
+    good(await job.job({ title: 'Front hose, renamed', reason: 'Cracked' }));
+    good(await job.editHose({ plugs: { A: { put: 1, out: 1 }, B: null } }));
+    await drawPorts({ name: 'Port with another name' });
+    good(await job.handTight());
+  });
+});
+
+test('a hose that was specified before approvals were kept loses its tick with its bolt or its build', async () => {
+  for (const change of [
+    async (job: Job) => {
+      const { bolt } = await job.joint();
+      return job.editJoint({ bolt: { ...bolt, material: 'stainless' } });
+    },
+    async (job: Job) => {
+      const known = hoseOfJob(await job.now(), HOSE);
+      return job.editHose({ build: known && buildOf(known) });
+    },
+  ]) {
+    const job = await begun();
+    await allSpecified(server, job.id);
+    good(await job.offerUp());
+    good(await job.handTight(1));
+    good(await change(job));
+    expect(obstacles(await job.handTight())).toEqual(['notSpecified']);
+  }
+});
+
+test('what the bench said of a route is answered at Specify, not left at the bench', async () => {
+  const job = await begun();
+  await job.measure();
+  const { LogEntry } = server.database.models;
+  const judged = (cautions: readonly object[]) =>
+    LogEntry.create({
+      id: randomUUID(),
+      jobId: job.id,
+      at: new Date(),
+      by: 'Brannoc Hale',
+      byId: null,
+      kind: 'routeJudged',
+      detail: { hoseId: HOSE, cautions },
+      correctsId: null,
+    } as never);
+  await judged([{ id: 'M10', evidence: { radius_m: 0.03, least_m: 0.04 } }]);
+  const refused = await job.editHose({ specified: true });
+  expect(problemOf(refused)).toMatchObject({ code: 'stop-not-answered', cautions: [{ id: 'M10' }] });
+  // Kept again, without it.
+  await judged([]);
+  good(await job.editHose({ specified: true }));
+});
+
+describe('the box', () => {
+  const FOUND = {
+    length_m: 0.942,
+    endA: null,
+    endB: null,
+    clocking_rad: null,
+    bolts: 2,
+    washers: 4,
+    marking: null,
+    dateCode: null,
+    boreClear: true,
+  };
+  test('a hose that goes back is neither offered up, fitted nor signed for; the one that comes instead is', async () => {
+    const job = await specified();
+    good(await job.kit({ found: FOUND, decided: { verdict: 'return', because: 'Wrong neck' } }));
+    expect(obstacles(await job.offerUp())).toEqual(['boxReturned']);
+    expect(obstacles(await job.finish())).toContain('boxReturned');
+    // Offered up before, in another order: the joint has the gate as well.
+    await server.database.models.Job.update(
+      { fitChecks: { offeredUp: true, settle: false, lockToLock: false, droopAndBump: false } },
+      { where: { id: job.id } },
+    );
+    expect(obstacles(await job.handTight())).toEqual(['boxReturned']);
+    good(await job.kit({ found: FOUND, decided: null }));
+    good(await job.offerUp());
+    good(await job.handTight());
+  });
+
+  test('an order that is not what was quoted, and hoses that have not come, are refused', async () => {
+    const supplier = createServer((request, response) => {
+      const said =
+        request.url === '/quotes'
+          ? { quote: 'SIM-Q1', currency: 'XTS', lines: [], total: 0, days: 4, refused: [] }
+          : request.url === '/orders'
+            ? { order: 'SIM-O1', confirmedOn: '2026-11-23', expectedOn: '2026-11-27' }
+            : { order: 'SIM-O1', items: [{ hoseId: HOSE, found: FOUND }] };
+      response.writeHead(201, { 'content-type': 'application/json' }).end(JSON.stringify(said));
+    });
+    supplier.listen(0, '127.0.0.1');
+    await once(supplier, 'listening');
+    server.config.supplier = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
+    try {
+      const job = await specified();
+      const ask = async (what: string, body: object = {}) =>
+        job.post(`supplier/${what}`, { version: (await job.now()).job.version, ...body });
+      good(await ask('quote'));
+      good(await job.editHose({ order_m: 0.952 }));
+      good(await job.editHose({ specified: true }));
+      expect(obstacles(await ask('order'))).toEqual(['changedSinceQuoted']);
+      good(await ask('quote'));
+      good(await ask('order'));
+      expect(obstacles(await job.offerUp())).toEqual(['boxNotCome']);
+      good(await ask('delivery', { wrong: 'none' }));
+      good(await job.offerUp());
+    } finally {
+      server.config.supplier = null;
+      supplier.closeAllConnections();
+      supplier.close();
+    }
+  });
+
+  test('made up here, with a step on its build sheet, is not said to be bought; before the first step it is', async () => {
+    const job = await begun();
+    await job.measure();
+    const known = hoseOfJob(await job.now(), HOSE);
+    if (!known) throw new Error('no hose');
+    const own = { ...buildOf(known), madeHere: true };
+    good(await job.editHose({ build: own }));
+    good(await job.editHose({ build: { ...own, madeHere: false } }));
+    good(await job.editHose({ build: own }));
+    await server.database.models.JobHose.update(
+      {
+        makeUp: {
+          steps: [{ ...MEASURED, at: new Date().toISOString() }],
+          proofs: [],
+        } as never,
+      },
+      { where: { jobId: job.id } },
+    );
+    expect(obstacles(await job.editHose({ build: { ...own, madeHere: false } }))).toEqual(['madeUpAlready']);
+    // Nor by leaving the build out altogether.
+    expect(obstacles(await job.editHose({ build: null }))).toEqual(['madeUpAlready']);
+  });
+});
+
+test('an old drawing saved over a signed job is refused: the new parts stay', async () => {
+  const job = await specified();
+  const before = await circuitNow();
+  await job.fitAndBleed();
+  good(await job.finish());
+  const length_m = (await circuitNow()).hoses.find(({ id }) => id === HOSE)?.length_m;
+  expect(length_m).toBe(0.942);
+  const late = await server.ask('PUT', `/api/vehicles/${WICK}/circuits/${FRONT}`, {
+    version: before.version,
+    hydraulics: hydraulicsOf(before),
+  });
+  expect(problemOf(late)).toMatchObject({ status: 409, code: 'stale-write' });
+  expect((await circuitNow()).hoses.find(({ id }) => id === HOSE)?.length_m).toBe(length_m);
+});
+
+test('a nipple is not clear on a reservoir that the count says is empty; topped up and pumped on it is', async () => {
+  const job = await specified();
+  const strokes = async (count: number) => {
+    for (let stroke = 0; stroke < count; stroke += 1) good(await job.bleed('stroke'));
+  };
+  // More than any small reservoir holds.
+  await strokes(40);
+  const refused = await job.bleed('clear');
+  expect(obstacles(refused)).toEqual(['reservoirEmpty']);
+  expect(problemOf(refused).detail).toMatch(/\d+ strokes ago/);
+  good(await job.bleed('topUp'));
+  await strokes(2);
+  good(await job.bleed('clear'));
+});

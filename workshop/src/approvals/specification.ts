@@ -1,0 +1,35 @@
+/** What a specification of a hose covers: the hose as it is ordered, and the joints that it goes to. */
+import type { Circuit, HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import type { Facts } from './facts.ts';
+import { factsOf } from './facts.ts';
+
+/** The port's own id may be written anew with the drawing; what it is does not change by that. */
+function portFacts({ ports, joints }: Circuit, jointId: string): object {
+  const joint = joints.find(({ id }) => id === jointId);
+  const port = ports.find(({ id }) => id === joint?.portId);
+  if (!joint || !port) return {};
+  const { thread, gender, seat, depth_m, seatMaterial } = port;
+  return { thread, gender, seat, depth_m, seatMaterial, seal: joint.seal };
+}
+
+function jointFacts({ circuit, joints }: JobDetail, jointId: string): object {
+  const own = joints.find((joint) => joint.jointId === jointId);
+  return {
+    port: portFacts(circuit, jointId),
+    ...(own
+      ? { bolt: own.bolt, washer: own.washer, boltState: own.boltState, oldIsSwitch: own.oldIsSwitch }
+      : {}),
+  };
+}
+
+export function specificationFacts(detail: JobDetail, { hose, fitted }: HoseOfJob): Facts {
+  return factsOf({
+    length_m: hose.order_m,
+    endA: hose.endA,
+    endB: hose.endB,
+    clocking_rad: hose.clocking_rad,
+    build: hose.build && { ...hose.build, along: hose.build.along.map(({ id: _id, ...part }) => part) },
+    jointA: jointFacts(detail, fitted.fromJointId),
+    jointB: jointFacts(detail, fitted.toJointId),
+  });
+}

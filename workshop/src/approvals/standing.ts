@@ -1,0 +1,41 @@
+/** Whether an approval stands: while the facts that were judged are what they were. Nothing has to remember to clear it. */
+import type { Approval, HoseOfJob, JobDetail, JobHose } from '@zephyrcombe/contract';
+import { hoseOfJob, isClosed } from '@zephyrcombe/contract';
+import type { Change, Facts } from './facts.ts';
+import { changesBetween, digestOf, factsOf } from './facts.ts';
+import { specificationFacts } from './specification.ts';
+
+export type Standing =
+  | { readonly state: 'none' }
+  | { readonly state: 'stands' }
+  /** Something that was judged is another one now. */
+  | { readonly state: 'passed'; readonly changes: readonly Change[] };
+
+export function standingOf(approval: Approval | null | undefined, now: Facts): Standing {
+  if (!approval) return { state: 'none' };
+  return approval.digest === digestOf(now)
+    ? { state: 'stands' }
+    : { state: 'passed', changes: changesBetween(factsOf(approval.facts), now) };
+}
+
+export const specificationStanding = (detail: JobDetail, own: HoseOfJob): Standing =>
+  standingOf(own.hose.specification, specificationFacts(detail, own));
+
+/**
+ * The job with each hose specified only while what was specified stands. A hose that was specified before approvals were kept
+ * goes by its tick; a job that is closed shows what it was closed with.
+ */
+export function withStandingApprovals(detail: JobDetail): JobDetail {
+  if (isClosed(detail.job)) return detail;
+  const stillSpecified = (hose: JobHose): boolean => {
+    if (!hose.specified || !hose.specification) return hose.specified;
+    const own = hoseOfJob(detail, hose.hoseId);
+    return own !== null && specificationStanding(detail, own).state === 'stands';
+  };
+  return {
+    ...detail,
+    hoses: detail.hoses.map((hose) =>
+      stillSpecified(hose) === hose.specified ? hose : { ...hose, specified: false },
+    ),
+  };
+}

@@ -1,0 +1,14 @@
+/** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
+import type { Change } from '../approvals/facts.ts';
+
+export type Obstacle =
+  | { readonly code: 'endsNotConfirmed' }
+  | { readonly code: 'notMeasured'; readonly hose: string }
+  | { readonly code: 'notSpecified'; readonly hose: string }
+  | { readonly code: 'changedSinceSpecified'; readonly hose: string; readonly changes: readonly Change[] }
+  | { readonly code: 'changedSinceQuoted' }
+  | { readonly code: 'boxReturned'; readonly hose: string }
+  | { readonly code: 'boxNotCome' }
+  | { readonly code: 'notProved'; readonly hose: string }
+  | { readonly code: 'madeUpAlready'; readonly hose: string }
+  | { readonly code: 'reservoirEmpty'; readonly strokesOver: number };

@@ -1,0 +1,47 @@
+import { createWriter } from '@zephyrcombe/contract';
+import { IMPERIAL, METRIC } from '@zephyrcombe/core';
+import type { Obstacle } from './obstacle.ts';
+import { changeText, obstacleText } from './obstacleText.ts';
+
+/** One of every code; a new one fails to compile until it has one. */
+const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code: Code }> } = {
+  endsNotConfirmed: { code: 'endsNotConfirmed' },
+  notMeasured: { code: 'notMeasured', hose: 'Front hose' },
+  notSpecified: { code: 'notSpecified', hose: 'Front hose' },
+  changedSinceSpecified: {
+    code: 'changedSinceSpecified',
+    hose: 'Front hose',
+    changes: [{ path: ['jointA', 'bolt', 'thread'], before: 'M10×1.0', after: 'M10×1.25' }],
+  },
+  changedSinceQuoted: { code: 'changedSinceQuoted' },
+  boxReturned: { code: 'boxReturned', hose: 'Front hose' },
+  boxNotCome: { code: 'boxNotCome' },
+  notProved: { code: 'notProved', hose: 'Front hose' },
+  madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },
+  reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },
+};
+
+test.each(Object.values(EXAMPLES))('$code is said in a sentence, with the way out', (obstacle) => {
+  const { what, wayOut } = obstacleText(obstacle, createWriter(METRIC));
+  for (const sentence of [what, wayOut]) {
+    expect(sentence).toMatch(/^[A-Z].*\.$/);
+    // No name of a field or a code reaches a person.
+    expect(sentence).not.toMatch(/_m\b|_rad\b|[a-z][A-Z]|undefined|NaN|\[object/);
+  }
+});
+
+test('a change is told by its place, in the reader’s units', () => {
+  const change = { path: ['jointB', 'bolt', 'length_m'], before: 0.0254, after: null };
+  expect(changeText(change, createWriter(METRIC)).replace(/\s/g, ' ')).toBe(
+    'joint at end B, bolt, length: 25.4 mm → nothing',
+  );
+  expect(changeText(change, createWriter(IMPERIAL)).replace(/\s/g, ' ')).toBe(
+    'joint at end B, bolt, length: 1 in → nothing',
+  );
+  expect(changeText({ path: ['clocking_rad'], before: 0, after: Math.PI / 2 }, createWriter(METRIC))).toMatch(
+    /0.* → 90/,
+  );
+  expect(
+    changeText({ path: ['build', 'madeHere'], before: false, after: true }, createWriter(METRIC)),
+  ).toMatch(/: no → yes$/);
+});

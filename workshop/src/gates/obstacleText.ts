@@ -1,0 +1,87 @@
+/** What a person reads of an obstacle, with the way out. */
+import type { Writer } from '@zephyrcombe/contract';
+import { fieldText } from '@zephyrcombe/contract';
+import type { Change, Fact } from '../approvals/facts.ts';
+import type { Obstacle } from './obstacle.ts';
+
+export interface ObstacleText {
+  readonly what: string;
+  readonly wayOut: string;
+}
+
+const PLACES: Readonly<Record<string, string>> = {
+  jointA: 'joint at end A',
+  jointB: 'joint at end B',
+  endA: 'end A',
+  endB: 'end B',
+};
+
+function valueText(key: string, fact: Fact | null, write: Writer): string {
+  if (fact === null) return 'nothing';
+  if (typeof fact === 'number')
+    return key.endsWith('_m') ? write.length(fact) : key.endsWith('_rad') ? write.angle(fact) : String(fact);
+  if (typeof fact === 'boolean') return fact ? 'yes' : 'no';
+  return typeof fact === 'string' ? fact : 'another list';
+}
+
+/** "joint at end A, bolt, thread: M10×1.0 → M10×1.25". */
+export function changeText({ path, before, after }: Change, write: Writer): string {
+  const key = path.at(-1) ?? '';
+  const place = path.map((part) => PLACES[part] ?? fieldText(part)).join(', ');
+  return `${place}: ${valueText(key, before, write)} → ${valueText(key, after, write)}`;
+}
+
+export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
+  switch (obstacle.code) {
+    case 'endsNotConfirmed':
+      return {
+        what: 'Nobody has confirmed what is at the ends.',
+        wayOut: 'Look over: confirm the ends of every hose, as seen or knowingly assumed.',
+      };
+    case 'notMeasured':
+      return {
+        what: `${obstacle.hose} has no length.`,
+        wayOut: 'Measure: take its readings and its length.',
+      };
+    case 'notSpecified':
+      return {
+        what: `${obstacle.hose} is not specified.`,
+        wayOut: 'Specify it, with what stands against it answered.',
+      };
+    case 'changedSinceSpecified':
+      return {
+        what: `${obstacle.hose} is not what was specified: ${obstacle.changes.map((change) => changeText(change, write)).join('; ')}.`,
+        wayOut: 'Look at what changed and specify it again, or put it back as it was.',
+      };
+    case 'changedSinceQuoted':
+      return {
+        what: 'The order is not the one that was quoted.',
+        wayOut: 'Ask the supplier for a quote again.',
+      };
+    case 'boxReturned':
+      return {
+        what: `The hose in the box of ${obstacle.hose} goes back.`,
+        wayOut: 'Check in the one that comes instead, and accept it.',
+      };
+    case 'boxNotCome':
+      return {
+        what: 'The hoses are ordered and have not come.',
+        wayOut: 'Open the box and check the hoses in first.',
+      };
+    case 'notProved':
+      return {
+        what: `${obstacle.hose} was made up here and is not proved, or still wet from its proof.`,
+        wayOut: 'Finish its build sheet first.',
+      };
+    case 'madeUpAlready':
+      return {
+        what: `${obstacle.hose} has steps on its build sheet.`,
+        wayOut: 'Take those steps back first, if it really was not made up here.',
+      };
+    case 'reservoirEmpty':
+      return {
+        what: `By the count the reservoir fell below its minimum ${obstacle.strokesOver === 1 ? 'a stroke' : `${obstacle.strokesOver} strokes`} ago: air may have been drawn in.`,
+        wayOut: 'Top up, pump on and look at what comes.',
+      };
+  }
+}

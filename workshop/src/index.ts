@@ -1,0 +1,11 @@
+/** The job as a whole: what was approved and still stands, and what stands in the way of an action. Server and page ask the same. */
+export type { Change, Fact, Facts } from './approvals/facts.ts';
+export { changesBetween, digestOf, factsOf } from './approvals/facts.ts';
+export { orderFacts } from './approvals/order.ts';
+export { specificationFacts } from './approvals/specification.ts';
+export type { Standing } from './approvals/standing.ts';
+export { specificationStanding, standingOf, withStandingApprovals } from './approvals/standing.ts';
+export { boughtGate, jointGate, offerUpGate, signGate } from './gates/hoses.ts';
+export type { Obstacle } from './gates/obstacle.ts';
+export { changeText, obstacleText } from './gates/obstacleText.ts';
+export { clearGate, reservoirGuard } from './gates/reservoir.ts';
