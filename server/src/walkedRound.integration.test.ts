@@ -194,7 +194,7 @@ describe('signing', () => {
     const refused = await job.finish();
     expect(obstacles(refused)).toEqual(['changedSinceSpecified']);
     expect(problemOf(refused).detail).toMatch(
-      /joint at end A, bolt, length: 20\smm → 22\smm\. Look at what changed/,
+      /joint at end A, bolt, length: 20\smm → 22\smm\. Specify it again/,
     );
     good(await job.editHose({ specified: true }));
     expect(good(await job.finish()).job.status).toBe('finished');

@@ -36,7 +36,7 @@ test('a change is told by its place, in the reader’s units', () => {
     'joint at end B, bolt, length: 25.4 mm → nothing',
   );
   expect(changeText(change, createWriter(IMPERIAL)).replace(/\s/g, ' ')).toBe(
-    'joint at end B, bolt, length: 1 in → nothing',
+    'joint at end B, bolt, length: 1.000 in → nothing',
   );
   expect(changeText({ path: ['clocking_rad'], before: 0, after: Math.PI / 2 }, createWriter(METRIC))).toMatch(
     /0.* → 90/,

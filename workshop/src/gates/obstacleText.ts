@@ -50,8 +50,8 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       };
     case 'changedSinceSpecified':
       return {
-        what: `${obstacle.hose} is not what was specified: ${obstacle.changes.map((change) => changeText(change, write)).join('; ')}.`,
-        wayOut: 'Look at what changed and specify it again, or put it back as it was.',
+        what: `${obstacle.hose} is not what was specified.`,
+        wayOut: `Changed: ${obstacle.changes.map((change) => changeText(change, write)).join('; ')}. Specify it again, or put it back as it was.`,
       };
     case 'changedSinceQuoted':
       return {

@@ -19,6 +19,8 @@ import { isTorqued, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
+import { jointGate } from '@zephyrcombe/workshop';
+import { Obstacles } from '../job/Obstacles.tsx';
 
 const Steps = styled.ol`
   counter-reset: step;
@@ -77,6 +79,13 @@ export function FitPage() {
           <SheetTitle>Order on</SheetTitle>
           {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
           <Cautions cautions={detail.hoses.flatMap(proofCautions)} />
+          {isClosed(detail.job) ? null : (
+            <Obstacles
+              obstacles={detail.joints
+                .flatMap(({ jointId }) => jointGate(detail, jointId))
+                .filter(({ code }) => code !== 'notProved')}
+            />
+          )}
           {steps.length > 0 ? <Cautions cautions={judgeOfferUp(detail.job.fitChecks.offeredUp)} /> : null}
           <Steps>
             {steps.map((step) => (

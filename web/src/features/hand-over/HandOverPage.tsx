@@ -36,6 +36,8 @@ import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { isTorqued, jointsInOrder, progressOf } from '../job/jobView.ts';
+import { signGate } from '@zephyrcombe/workshop';
+import { Obstacles } from '../job/Obstacles.tsx';
 
 const Fields = styled.div`
   display: grid;
@@ -291,6 +293,7 @@ function OpenHandOver() {
           onChange={(signature) => change({ signature })}
         />
         {open === null ? null : <Fine>{open}</Fine>}
+        <Obstacles obstacles={signGate(detail)} />
         <SaveProblem save={finish} />
         <PrimaryButton
           isPending={finish.isPending}

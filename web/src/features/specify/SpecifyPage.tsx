@@ -65,6 +65,7 @@ import { JointDrawing } from './JointDrawing.tsx';
 import { RouteOfBuild } from './RouteOfBuild.tsx';
 import type { BuildAtHand } from './useBuild.ts';
 import { useBuild } from './useBuild.ts';
+import { ChangedSince } from './ChangedSince.tsx';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
 
@@ -234,6 +235,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         </Stack>
       ) : null}
       <RouteOfBuild own={own} build={at.build} route={route} />
+      <ChangedSince own={own} />
       <Cautions cautions={cautions} answering={edit.error?.code === 'stop-not-answered'} />
       <SaveProblem
         save={edit}
