@@ -100,6 +100,15 @@ test('parts on the hose are moved by keys, judged at once, stepped back and kept
   await page.getByRole('button', { name: 'Specify 742 mm' }).click();
   await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
   await expectAccessible(page);
+  // Another bend: what changed is told, and put back it stands again.
+  const bend = page.getByLabel(/^End B, .* bend of the/);
+  const before = await bend.inputValue();
+  await bend.selectOption('90');
+  await expect(page.getByText('Changed since it was specified')).toBeVisible();
+  await expect(page.getByText(/^end B, bend of the neck: .* → 90/)).toBeVisible();
+  await expectAccessible(page);
+  await bend.selectOption(before);
+  await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
 });
 
 test('an end with a tab, a bracket without a washer, a changed production: each is said where it is entered', async ({

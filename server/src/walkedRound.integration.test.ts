@@ -268,7 +268,7 @@ describe('after the hose was specified', () => {
   });
 });
 
-test('a hose that was specified before approvals were kept loses its tick with its bolt or its build', async () => {
+test('a hose that was specified before approvals were kept loses its tick with its bolt, its build or a bend', async () => {
   for (const change of [
     async (job: Job) => {
       const { bolt } = await job.joint();
@@ -277,6 +277,10 @@ test('a hose that was specified before approvals were kept loses its tick with i
     async (job: Job) => {
       const known = hoseOfJob(await job.now(), HOSE);
       return job.editHose({ build: known && buildOf(known) });
+    },
+    async (job: Job) => {
+      const { endB } = await job.hose();
+      return job.editHose({ endB: { ...endB, neckAngle_rad: endB.neckAngle_rad + 0.2 } });
     },
   ]) {
     const job = await begun();

@@ -41,6 +41,10 @@ test('a change is told by its place, in the reader’s units', () => {
   expect(changeText({ path: ['clocking_rad'], before: 0, after: Math.PI / 2 }, createWriter(METRIC))).toMatch(
     /0.* → 90/,
   );
+  const seat = { path: ['jointA', 'port', 'seat'], before: 'flatWasherFace', after: 'invertedFlare' };
+  expect(changeText(seat, createWriter(METRIC))).toBe(
+    'joint at end A, port, seat: flat washer face → inverted flare',
+  );
   expect(
     changeText({ path: ['build', 'madeHere'], before: false, after: true }, createWriter(METRIC)),
   ).toMatch(/: no → yes$/);

@@ -1,6 +1,16 @@
 /** What a person reads of an obstacle, with the way out. */
 import type { Writer } from '@zephyrcombe/contract';
-import { fieldText } from '@zephyrcombe/contract';
+import {
+  BOLT_STATE_NAMES,
+  BRAID_NAMES,
+  COVER_NAMES,
+  fieldText,
+  FIXING_NAMES,
+  LINER_NAMES,
+  MATERIAL_NAMES,
+  SEAL_NAMES,
+  SEAT_NAMES,
+} from '@zephyrcombe/contract';
 import type { Change, Fact } from '../approvals/facts.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -16,12 +26,26 @@ const PLACES: Readonly<Record<string, string>> = {
   endB: 'end B',
 };
 
+/** Words for what is kept as a code, by the field. */
+const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  material: MATERIAL_NAMES,
+  seatMaterial: MATERIAL_NAMES,
+  seat: SEAT_NAMES,
+  seal: SEAL_NAMES,
+  gender: { external: 'outside', internal: 'inside' },
+  boltState: BOLT_STATE_NAMES,
+  liner: LINER_NAMES,
+  braid: BRAID_NAMES,
+  cover: COVER_NAMES,
+  fixing: FIXING_NAMES,
+};
+
 function valueText(key: string, fact: Fact | null, write: Writer): string {
   if (fact === null) return 'nothing';
   if (typeof fact === 'number')
     return key.endsWith('_m') ? write.length(fact) : key.endsWith('_rad') ? write.angle(fact) : String(fact);
   if (typeof fact === 'boolean') return fact ? 'yes' : 'no';
-  return typeof fact === 'string' ? fact : 'another list';
+  return typeof fact === 'string' ? (WORDS[key]?.[fact] ?? fact) : 'another list';
 }
 
 /** "joint at end A, bolt, thread: M10×1.0 → M10×1.25". */

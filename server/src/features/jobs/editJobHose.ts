@@ -19,6 +19,8 @@ import type { JobAction } from './jobAction.ts';
 import { requireStopsAnswered, requireWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
+/** What makes it another hose. */
+const OF_THE_HOSE = ['build', 'endA', 'endB', 'clocking_rad'] as const;
 /** A taken length may be rounded to the maker's step, but not away from the readings. */
 const TAKEN_TOLERANCE_m = 0.0005;
 
@@ -37,7 +39,9 @@ export async function editJobHose(
     ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
     ...(rest.build ? { build: { ...rest.build, along: inOrder(rest.build.along) } } : {}),
     // What was specified before approvals were kept cannot tell that it is another hose.
-    ...(rest.build === undefined || current.specification ? {} : { specified: rest.specified ?? false }),
+    ...(OF_THE_HOSE.every((key) => rest[key] === undefined) || current.specification
+      ? {}
+      : { specified: rest.specified ?? false }),
     // A length taken before this lift was entered was made without it.
     ...(rest.lift === undefined || rest.order_m !== undefined ? {} : { order_m: null, specified: false }),
   };

@@ -173,7 +173,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
     if (bend_deg === undefined) return;
     edit.mutate({
       params,
-      body: { version: hose.version, [end]: exampleEnd(hose[end].family, bend_deg), specified: false },
+      body: { version: hose.version, [end]: exampleEnd(hose[end].family, bend_deg) },
     });
   };
 
@@ -225,7 +225,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
               onPress={() =>
                 edit.mutate({
                   params,
-                  body: { version: hose.version, clocking_rad: typed.value_SI, specified: false },
+                  body: { version: hose.version, clocking_rad: typed.value_SI },
                 })
               }
             >
