@@ -3,8 +3,7 @@ import { IMPERIAL, METRIC } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
-import type { ApiError } from '../../api/client.ts';
-import { call } from '../../api/client.ts';
+import { ApiError, call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { sessionQuery } from '../../api/queries.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
@@ -28,15 +27,18 @@ export function SetUpPage() {
   const [again, setAgain] = useState('');
   const [units, setUnits] = useState<keyof typeof UNITS | null>(null);
   const setUp = useMutation<Awaited<ReturnType<typeof call<'setUp'>>>, ApiError, keyof typeof UNITS>({
-    mutationFn: (chosen) =>
-      call('setUp', {
-        body: {
-          shopName: shopName.trim(),
-          leadName: leadName.trim(),
-          passphrase,
-          units: UNITS[chosen],
-        },
-      }),
+    mutationFn: async (chosen) => {
+      const lead = { name: leadName.trim(), passphrase };
+      try {
+        return await call('setUp', {
+          body: { shopName: shopName.trim(), leadName: lead.name, passphrase, units: UNITS[chosen] },
+        });
+      } catch (error) {
+        // Its answer may have been lost, and the book be open by this very name.
+        if (!(error instanceof ApiError) || error.code !== 'already-set-up') throw error;
+        return call('signIn', { body: lead }).catch(() => Promise.reject(error));
+      }
+    },
     onSuccess: (data) => {
       client.setQueryData(sessionQuery.queryKey, data);
       void navigate('/vehicles/new', { replace: true });
