@@ -203,7 +203,15 @@ export const ProblemDetailsSchema = z.object({
   requestId: z.string(),
   errors: z.array(FieldErrorSchema).optional(),
   /** With `stop-not-answered`: catalogue ids and their evidence. */
-  cautions: z.array(z.object({ id: z.string(), evidence: z.record(z.string(), z.unknown()) })).optional(),
+  cautions: z
+    .array(
+      z.object({
+        id: z.string(),
+        evidence: z.record(z.string(), z.unknown()),
+        subject: z.string().optional(),
+      }),
+    )
+    .optional(),
   /** With `stale-write`: the row as it is now. */
   current: z.record(z.string(), z.unknown()).optional(),
 });

@@ -208,9 +208,13 @@ async function readsBack(server: TestServer, lead: string): Promise<void> {
     ),
     ...jobs.flatMap(({ id }) => [
       ...['', '/log'].map((rest) => `/api/jobs/${id}${rest}`),
-      ...ORDER_FILES.map((file) => orderAddress(id, file)),
+      ...ORDER_FILES.filter((file) => file !== 'pdf').map((file) => orderAddress(id, file)),
     ]),
-    ...hoses.flatMap(({ jobId, hoseId }) => LABEL_FILES.map((file) => labelAddress(jobId, hoseId, file))),
+    // A drawing of each kind is enough: it takes longer than all the rest.
+    ...jobs.slice(0, 2).map(({ id }) => orderAddress(id, 'pdf')),
+    ...hoses
+      .slice(0, 2)
+      .flatMap(({ jobId, hoseId }) => LABEL_FILES.map((file) => labelAddress(jobId, hoseId, file))),
   ];
   for (const url of urls) {
     const reply = await server.ask('GET', url, undefined, lead);

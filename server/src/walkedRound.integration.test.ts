@@ -8,7 +8,9 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, hydraulicsOf } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { cautionDigest } from '@zephyrcombe/workshop';
 import { demoId } from './demo/identity.ts';
 import { signedService, tubeReading } from './testing/samples.ts';
 import { allSpecified } from './testing/specified.ts';
@@ -313,6 +315,30 @@ test('what the bench said of a route is answered at Specify, not left at the ben
   // Kept again, without it.
   await judged([]);
   good(await job.editHose({ specified: true }));
+});
+
+test('a reason for one joint is none for the other, though the mistake is the same', async () => {
+  const job = await begun();
+  await job.measure();
+  await drawPorts({ thread: 'M12×1.0' });
+  const refused = problemOf(await job.editHose({ specified: true }));
+  const wrong = (refused.cautions ?? []).filter(({ id }) => id === 'M20') as unknown as Caution[];
+  expect(wrong.map(({ subject }) => subject)).toEqual(['Front master', 'Front caliper']);
+  const because = (about: readonly Caution[], told = true) =>
+    job.editHose({
+      specified: true,
+      overrides: about.map((caution) => ({
+        caution: caution.id,
+        reason: 'The port was recut, seen by the lead.',
+        ...(told ? { evidence: cautionDigest(caution) } : {}),
+      })),
+    });
+  const others = ((refused.cautions ?? []) as unknown as Caution[]).filter(({ id }) => id !== 'M20');
+  const left = async (reply: Promise<Reply>) => (problemOf(await reply).cautions ?? []).map(({ id }) => id);
+  expect(await left(because([...others, ...wrong.slice(0, 1)]))).toEqual(['M20']);
+  // Nor one that does not say which of the two it is about.
+  expect(await left(because([...others, ...wrong.slice(0, 1)], false))).toEqual(['M20', 'M20']);
+  good(await because([...others, ...wrong]));
 });
 
 describe('the box', () => {

@@ -2,6 +2,7 @@
 export type { Change, Fact, Facts } from './approvals/facts.ts';
 export { changesBetween, digestOf, factsOf } from './approvals/facts.ts';
 export { orderFacts } from './approvals/order.ts';
+export { cautionDigest, unanswered } from './approvals/reasons.ts';
 export { specificationFacts } from './approvals/specification.ts';
 export type { Standing } from './approvals/standing.ts';
 export { specificationStanding, standingOf, withStandingApprovals } from './approvals/standing.ts';

@@ -244,6 +244,8 @@ export type FluidService = z.infer<typeof FluidServiceSchema>;
 export const OverrideSchema = z.strictObject({
   caution: z.enum(CAUTION_IDS),
   reason: z.string().trim().min(5).max(500),
+  /** Digest of the caution as it was shown; left out where only one of its id can be meant. */
+  evidence: z.string().length(64).optional(),
 });
 export type Override = z.infer<typeof OverrideSchema>;
 

@@ -161,7 +161,7 @@ export const specificationCautions = (detail: JobDetail, own: HoseOfJob): readon
   ...hoseCautions(detail, own),
   ...[own.a, own.b].flatMap((at) => {
     const joint = at && jointOfJob(detail, at.joint.id, own.hose);
-    return joint ? partsCautions(joint) : [];
+    return joint ? partsCautions(joint).map((caution) => ({ ...caution, subject: joint.joint.name })) : [];
   }),
 ];
 

@@ -157,5 +157,10 @@ export interface CautionEvidence {
 export type CautionId = keyof CautionEvidence;
 
 export type Caution = {
-  [Id in CautionId]: { readonly id: Id; readonly evidence: CautionEvidence[Id] };
+  [Id in CautionId]: {
+    readonly id: Id;
+    readonly evidence: CautionEvidence[Id];
+    /** What it is about, where one judgement looks at several: the name of the joint. */
+    readonly subject?: string;
+  };
 }[CautionId];

@@ -51,7 +51,11 @@ export function sendProblem(
     ...(extras.errors ? { errors: [...extras.errors] } : {}),
     ...(extras.cautions
       ? {
-          cautions: extras.cautions.map((caution) => ({ id: caution.id, evidence: { ...caution.evidence } })),
+          cautions: extras.cautions.map(({ id, evidence, subject }) => ({
+            id,
+            evidence: { ...evidence },
+            ...(subject === undefined ? {} : { subject }),
+          })),
         }
       : {}),
     ...(extras.current ? { current: { ...extras.current } } : {}),

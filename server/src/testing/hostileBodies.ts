@@ -108,7 +108,10 @@ function textOf({ format, pattern, minLength = 0, maxLength = 200 }: Shape): fc.
     );
   if (pattern !== undefined) return fc.stringMatching(new RegExp(pattern));
   return fc
-    .oneof(fc.constantFrom(...TEXTS), fc.string({ minLength, maxLength: Math.min(maxLength, 40) }))
+    .oneof(
+      fc.constantFrom(...TEXTS),
+      fc.string({ minLength, maxLength: Math.max(minLength, Math.min(maxLength, 40)) }),
+    )
     .map((text) => text.slice(0, maxLength).padEnd(minLength, 'a'));
 }
 

@@ -5,6 +5,7 @@
 import type { Override } from '@zephyrcombe/contract';
 import { cautionText, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
+import { cautionDigest } from '@zephyrcombe/workshop';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -79,7 +80,7 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
     const cautions = details.cautions as unknown as readonly Caution[];
     return (
       <AnswerStops
-        key={cautions.map((caution) => caution.id).join()}
+        key={cautions.map(cautionDigest).join()}
         cautions={cautions}
         onAnswer={(overrides) => again({ overrides })}
         onBack={() => save.reset()}
@@ -176,19 +177,25 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
   const write = useWriter();
   const mayAnswer = may(usePerson(), 'passStop');
   const [reasons, setReasons] = useState<Readonly<Record<string, string>>>({});
-  const answered = cautions.every((caution) => (reasons[caution.id] ?? '').trim().length >= LEAST_REASON);
+  const reasonOf = (caution: Caution) => (reasons[cautionDigest(caution)] ?? '').trim();
+  const answered = cautions.every((caution) => reasonOf(caution).length >= LEAST_REASON);
   return (
     <Stack role="alert" {...OPEN_STOP}>
       {cautions.map((caution, index) => {
         const text = cautionText(caution, write);
+        const digest = cautionDigest(caution);
         return (
-          <Notice key={caution.id} severity="stop" title={text.title}>
+          <Notice
+            key={digest}
+            severity="stop"
+            title={caution.subject ? `${text.title}: ${caution.subject}` : text.title}
+          >
             <p>{text.advice}</p>
             {mayAnswer ? (
               <TextField
                 label="Only with a reason, which is recorded with your name"
-                value={reasons[caution.id] ?? ''}
-                onChange={(reason) => setReasons({ ...reasons, [caution.id]: reason })}
+                value={reasons[digest] ?? ''}
+                onChange={(reason) => setReasons({ ...reasons, [digest]: reason })}
                 autoFocus={index === 0}
               />
             ) : (
@@ -208,7 +215,8 @@ function AnswerStops({ cautions, onAnswer, onBack }: AnswerStopsProps) {
               onAnswer(
                 cautions.map((caution) => ({
                   caution: caution.id,
-                  reason: (reasons[caution.id] ?? '').trim(),
+                  reason: reasonOf(caution),
+                  evidence: cautionDigest(caution),
                 })),
               )
             }

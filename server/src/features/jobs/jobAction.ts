@@ -5,7 +5,7 @@ import { createWriter, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
 import type { Obstacle } from '@zephyrcombe/workshop';
-import { obstacleText } from '@zephyrcombe/workshop';
+import { obstacleText, unanswered } from '@zephyrcombe/workshop';
 import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
@@ -104,7 +104,7 @@ export async function writeLog(models: Models, transaction: Transaction, line: L
 }
 
 /**
- * Refuses while a stop stands without a reason for going on. Technicians and leads may give one; an apprentice
+ * Refuses while a stop stands without a reason for going on, each with its own. Technicians and leads may give one; an apprentice
  * fetches somebody who may.
  */
 export function requireStopsAnswered(
@@ -114,9 +114,7 @@ export function requireStopsAnswered(
 ): void {
   const mayPass = may(person, 'passStop');
   const answered = mayPass ? overrides : [];
-  const open = stopsAmong(cautions).filter(
-    (caution) => !answered.some((override) => override.caution === caution.id),
-  );
+  const open = unanswered(stopsAmong(cautions), answered);
   if (open.length === 0) return;
   const detail =
     !mayPass && overrides.length > 0
