@@ -7,7 +7,7 @@ import { once } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, hydraulicsOf } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, hydraulicsOf, kitOrderOf } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { cautionDigest } from '@zephyrcombe/workshop';
@@ -342,6 +342,30 @@ test('a reason for one joint is none for the other, though the mistake is the sa
 });
 
 describe('the box', () => {
+  /** What a look into a box finds that holds what is ordered. */
+  const asOrdered = async (job: Job) => {
+    const detail = await job.now();
+    const own = hoseOfJob(detail, HOSE);
+    const order = own && kitOrderOf(detail, own);
+    if (!order) throw new Error('nothing is ordered');
+    const end = ({ family, neckAngle_rad, eyeBore_m, thread }: typeof order.endA) => ({
+      family,
+      neckAngle_rad,
+      eyeBore_m,
+      thread,
+    });
+    return {
+      length_m: order.length_m,
+      endA: end(order.endA),
+      endB: end(order.endB),
+      clocking_rad: order.clocking_rad ?? 0,
+      bolts: order.bolts,
+      washers: order.washers,
+      marking: 'SAE J1401',
+      dateCode: '2026-10',
+      boreClear: true,
+    };
+  };
   const FOUND = {
     length_m: 0.942,
     endA: null,
@@ -364,8 +388,27 @@ describe('the box', () => {
       { where: { id: job.id } },
     );
     expect(obstacles(await job.handTight())).toEqual(['boxReturned']);
+    // Nor does taking the decision back make it good.
     good(await job.kit({ found: FOUND, decided: null }));
+    expect(obstacles(await job.handTight())).toEqual(['boxUndecided']);
+    good(await job.kit({ found: await asOrdered(job), decided: { verdict: 'accept', because: '' } }));
     good(await job.offerUp());
+    good(await job.handTight());
+  });
+
+  test('accepted, and then ordered of another length: it is looked at again, whatever was said of it before', async () => {
+    const job = await specified();
+    const found = await asOrdered(job);
+    good(await job.kit({ found, decided: { verdict: 'accept', because: 'Looks right to me' } }));
+    good(await job.offerUp());
+    good(await job.handTight(1));
+    server.pass(60_000);
+    good(await job.editHose({ order_m: 0.982 }));
+    good(await job.editHose({ specified: true }));
+    expect(obstacles(await job.handTight())).toEqual(['boxNotAsOrdered']);
+    expect(obstacles(await job.torque(1))).toEqual(['boxNotAsOrdered']);
+    // Decided anew with a reason, after the hose was specified as it is.
+    good(await job.kit({ found, decided: { verdict: 'accept', because: 'Offered up, it has its slack' } }));
     good(await job.handTight());
   });
 

@@ -1,6 +1,7 @@
 /** Gates that look at the hoses of a job: opening, fitting, tightening, signing. */
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, proofCautions } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
+import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { specificationStanding } from '../approvals/standing.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -21,15 +22,37 @@ function specificationObstacles(detail: JobDetail, own: HoseOfJob): readonly Obs
     : [{ code: 'notSpecified', hose }];
 }
 
-/** The hose in the hand is the one that was specified: not sent back, and proved where it was made up here. */
-function handObstacles({ hose, fitted }: HoseOfJob): readonly Obstacle[] {
-  if (hose.kit?.decided?.verdict === 'return') return [{ code: 'boxReturned', hose: fitted.name }];
+/**
+ * What was decided about a box holds for what was ordered then: where the same findings are worse against the order of now, a
+ * reason that was given before the hose was specified anew is none.
+ */
+function boxObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
+  const { hose, fitted } = own;
+  const { kit, specification } = hose;
+  if (kit === null) return [];
+  if (kit.decided === null) return [{ code: 'boxUndecided', hose: fitted.name }];
+  if (kit.decided.verdict === 'return') return [{ code: 'boxReturned', hose: fitted.name }];
+  const order = kitOrderOf(detail, own);
+  const verdict = order && judgeKit(order, kit.found).verdict;
+  if (verdict === null || KIT_VERDICTS.indexOf(verdict) <= KIT_VERDICTS.indexOf(kit.decided.verdict))
+    return [];
+  const wasReasoned = kit.decided.because.trim() !== '' && kit.at >= (specification?.at ?? '');
+  return wasReasoned ? [] : [{ code: 'boxNotAsOrdered', hose: fitted.name }];
+}
+
+/** The hose in the hand is the one that was specified: accepted where a box was opened, proved where it was made up here. */
+function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
+  const { hose, fitted } = own;
+  if (!buildOf(own).madeHere) return boxObstacles(detail, own);
   return proofCautions(hose).length > 0 ? [{ code: 'notProved', hose: fitted.name }] : [];
 }
 
 /** Putting a joint on by hand, or tightening it: all hoses that come to it. */
 export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle[] =>
-  hosesAt(detail, jointId).flatMap((own) => [...specificationObstacles(detail, own), ...handObstacles(own)]);
+  hosesAt(detail, jointId).flatMap((own) => [
+    ...specificationObstacles(detail, own),
+    ...handObstacles(detail, own),
+  ]);
 
 /** Holding the new hoses against their routes: they have to be here. */
 export function offerUpGate(detail: JobDetail): readonly Obstacle[] {
@@ -37,14 +60,17 @@ export function offerUpGate(detail: JobDetail): readonly Obstacle[] {
   const isOnItsWay = detail.job.supply?.confirmation && !detail.job.supply.parcel;
   return [
     ...(isOnItsWay && bought.some(({ hose }) => hose.kit === null) ? [{ code: 'boxNotCome' as const }] : []),
-    ...bought.flatMap(handObstacles),
+    ...bought.flatMap((own) => boxObstacles(detail, own)),
   ];
 }
 
 /** Signing a job off, as far as its hoses go. */
 export const signGate = (detail: JobDetail): readonly Obstacle[] => [
   ...(detail.job.endsConfirmed ? [] : [{ code: 'endsNotConfirmed' as const }]),
-  ...hosesOf(detail).flatMap((own) => [...specificationObstacles(detail, own), ...handObstacles(own)]),
+  ...hosesOf(detail).flatMap((own) => [
+    ...specificationObstacles(detail, own),
+    ...handObstacles(detail, own),
+  ]),
 ];
 
 /** What was made up here is not said to have been bought: its steps and its proof would be nobody's. */

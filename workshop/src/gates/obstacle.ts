@@ -8,6 +8,8 @@ export type Obstacle =
   | { readonly code: 'changedSinceSpecified'; readonly hose: string; readonly changes: readonly Change[] }
   | { readonly code: 'changedSinceQuoted' }
   | { readonly code: 'boxReturned'; readonly hose: string }
+  | { readonly code: 'boxUndecided'; readonly hose: string }
+  | { readonly code: 'boxNotAsOrdered'; readonly hose: string }
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }

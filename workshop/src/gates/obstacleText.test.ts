@@ -15,6 +15,8 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   },
   changedSinceQuoted: { code: 'changedSinceQuoted' },
   boxReturned: { code: 'boxReturned', hose: 'Front hose' },
+  boxUndecided: { code: 'boxUndecided', hose: 'Front hose' },
+  boxNotAsOrdered: { code: 'boxNotAsOrdered', hose: 'Front hose' },
   boxNotCome: { code: 'boxNotCome' },
   notProved: { code: 'notProved', hose: 'Front hose' },
   madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },

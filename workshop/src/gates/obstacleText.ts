@@ -87,6 +87,16 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `The hose in the box of ${obstacle.hose} goes back.`,
         wayOut: 'Check in the one that comes instead, and accept it.',
       };
+    case 'boxUndecided':
+      return {
+        what: `The box of ${obstacle.hose} was opened and nobody has decided about it.`,
+        wayOut: 'Look at all of it, and accept it or send it back.',
+      };
+    case 'boxNotAsOrdered':
+      return {
+        what: `What was found in the box of ${obstacle.hose} is not what is ordered now.`,
+        wayOut: 'Look at the box again and decide anew, or send it back.',
+      };
     case 'boxNotCome':
       return {
         what: 'The hoses are ordered and have not come.',

@@ -75,11 +75,8 @@ export async function editJobHose(
     await log('lengthTaken', { hoseId, order_m: changes.order_m, overrides });
   }
   if (changes.specified === true) {
-    if (next.order_m === null)
-      throw new AppProblem('stage-not-ready', {
-        detail: 'Measure this hose first: it has no order length yet.',
-      });
     const own = hoseOfJob(detail, hoseId);
+    if (own && next.order_m === null) requireWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
     if (own)
       requireStopsAnswered(
         [...specificationCautions(detail, { ...own, hose: next }), ...(await routeCautions(action, hoseId))],
