@@ -199,6 +199,10 @@ test('a button pressed twice starts one job, and what cannot work is not tried a
   await signIn(page, own);
   const [wick] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE '%Wick%'`);
   await page.goto(`${own.address}/jobs/new?vehicle=${wick?.id}`);
+  await expect(page.getByText('Tick a circuit whose fluid is changed, or a hose.')).toBeVisible();
+  await page.getByRole('button', { name: 'All hoses of the front brake' }).click();
+  await expect(page.getByLabel('What the job is')).toHaveValue('Front hose');
+  await page.getByLabel('What the job is').fill('');
   await expect(page.getByText('Say what the job is.')).toBeVisible();
   await page.getByLabel('What the job is').fill('Pressed twice');
   await page.getByRole('button', { name: /^Start the job/ }).dblclick();
@@ -208,6 +212,7 @@ test('a button pressed twice starts one job, and what cannot work is not tried a
 
   // A hose that left the drawing while this was typed: asking again could never work.
   await page.goto(`${own.address}/jobs/new?vehicle=${wick?.id}`);
+  await page.getByText(/Front hose, now/).click();
   await page.getByLabel('What the job is').fill('Typed for long');
   await page.route('**/api/jobs', async (route) => {
     if (route.request().method() !== 'POST') return route.continue();
@@ -215,7 +220,7 @@ test('a button pressed twice starts one job, and what cannot work is not tried a
     return route.continue({ postData: JSON.stringify({ ...body, hoseIds: [crypto.randomUUID()] }) });
   });
   await page.getByRole('button', { name: /^Start the job/ }).click();
-  await expect(page.getByText(/Hoses of the job names a hose that is not on this circuit/)).toBeVisible();
+  await expect(page.getByText(/Hoses of the job names a hose that is not on this vehicle/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Try again' })).toHaveCount(0);
   await page.unroute('**/api/jobs');
   await page.getByRole('button', { name: 'Reload, keeping what I typed' }).click();

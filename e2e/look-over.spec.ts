@@ -243,8 +243,7 @@ test('a finding gets a photograph, judged by its content; a hose left on is warn
   await signIn(page, own);
   await page.getByRole('button', { name: 'Start a job' }).click();
   await page.getByRole('button', { name: 'Gannet hill quad' }).click();
-  await page.getByText(/Front left hose, now/).click();
-  await page.getByText(/Front right hose, now/).click();
+  await page.getByText(/Front main hose, now/).click();
   await page.getByLabel('What the job is').fill('Main hose');
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
   await page.getByRole('button', { name: 'Record what you see on Front left hose' }).click();

@@ -46,7 +46,7 @@ export const ADDRESSES = {
   strikeReading: { method: 'POST', path: '/api/jobs/:jobId/readings/:readingId/strike' },
   recordFinding: { method: 'POST', path: '/api/jobs/:jobId/findings' },
   strikeFinding: { method: 'POST', path: '/api/jobs/:jobId/findings/:findingId/strike' },
-  setJobHoses: { method: 'PUT', path: '/api/jobs/:jobId/hoses' },
+  setScope: { method: 'PUT', path: '/api/jobs/:jobId/scope' },
   chooseLayout: { method: 'POST', path: '/api/jobs/:jobId/layout' },
   recordTorque: { method: 'POST', path: '/api/jobs/:jobId/torque-records' },
   addBleedEvent: { method: 'POST', path: '/api/jobs/:jobId/nipples/:nippleId/events' },

@@ -33,6 +33,15 @@ export type { OpenChecks } from './specify/openChecks.ts';
 export type { AbandonRefusal, Opening } from './specify/opened.ts';
 export { openingOf, refuseAbandon, TELLS_OF_OPENING, ticksOfOpening } from './specify/opened.ts';
 export { openChecks, openChecksText } from './specify/openChecks.ts';
+export type { Parts } from './specify/partsOfJob.ts';
+export {
+  circuitNames,
+  circuitOfPart,
+  firstCircuit,
+  namesInLine,
+  nipplesOf,
+  partsOf,
+} from './specify/partsOfJob.ts';
 export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
 export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
@@ -105,6 +114,7 @@ export type {
   FitChecks,
   FluidService,
   Job,
+  JobCircuit,
   JobDetail,
   JobHose,
   JobJoint,
@@ -136,6 +146,7 @@ export type { DocumentCircuit, DocumentReading, Mend, VehicleDocument } from './
 export {
   readVehicleDocument,
   renumber,
+  renumberAll,
   VehicleDocumentSchema,
   writeVehicleDocument,
 } from './formats/vehicleDocument.ts';

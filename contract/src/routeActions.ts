@@ -69,7 +69,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   strikeReading: 'work',
   recordFinding: 'work',
   strikeFinding: 'work',
-  setJobHoses: 'work',
+  setScope: 'work',
   chooseLayout: 'work',
   recordTorque: 'work',
   addBleedEvent: 'work',

@@ -75,6 +75,15 @@ const WrenchFields = WrenchSchema.pick({
   maximum_Nm: true,
 }).extend({ calibratedOn: EnteredDate.nullable() });
 const namedOnce = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
+
+/** Four corners of a vehicle with linked brakes have fewer. */
+const MOST_HOSES = 20;
+
+/** What a job is about. A circuit whose hoses are replaced is in it without being named; one that is named has its fluid changed. */
+const Scope = {
+  circuitIds: z.array(Id).max(MOST_CIRCUITS).refine(namedOnce, 'names a circuit twice'),
+  hoseIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a hose twice'),
+};
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
@@ -231,10 +240,9 @@ export const ROUTES = {
       /** Chosen by who asks: the same job sent twice is one job. */
       id: Id,
       vehicleId: Id,
-      circuitId: Id,
       title: Name,
       reason: Note,
-      hoseIds: z.array(Id).min(1).max(20).refine(namedOnce, 'names a hose twice'),
+      ...Scope,
     }),
     reply: JobDetailSchema,
   }),
@@ -464,21 +472,18 @@ export const ROUTES = {
     body: z.strictObject({ because: Note.min(1) }),
     reply: JobDetailSchema,
   }),
-  setJobHoses: route({
-    ...ADDRESSES.setJobHoses,
-    summary: 'Choose which hoses the job replaces',
+  setScope: route({
+    ...ADDRESSES.setScope,
+    summary: 'Choose which hoses the job replaces, and of which circuits it changes the fluid',
     params: JobParams,
-    body: z.strictObject({
-      version: Version,
-      hoseIds: z.array(Id).min(1).max(20).refine(namedOnce, 'names a hose twice'),
-    }),
+    body: z.strictObject({ version: Version, ...Scope }),
     reply: JobDetailSchema,
   }),
   chooseLayout: route({
     ...ADDRESSES.chooseLayout,
-    summary: 'Lay the circuit out another way, or again as it was found',
+    summary: 'Lay a circuit out another way, or again as it was found',
     params: JobParams,
-    body: z.strictObject({ version: Version, layout: z.enum([...LAYOUTS, 'asFound']) }),
+    body: z.strictObject({ version: Version, circuitId: Id, layout: z.enum([...LAYOUTS, 'asFound']) }),
     reply: JobDetailSchema,
   }),
   recordTorque: route({
@@ -518,20 +523,27 @@ export const ROUTES = {
   }),
   finishJob: route({
     ...ADDRESSES.finishJob,
-    summary: 'Sign the job off and write the fluid service record',
+    summary: 'Sign the job off and write the fluid service record of each of its circuits',
     params: JobParams,
     body: z.strictObject({
       version: Version,
-      serviceId: Id,
       servicedOn: EnteredDate,
       distance_m: Distance_m.nullable(),
-      grade: z.enum(FLUID_GRADES),
-      batch: FluidServiceSchema.shape.batch,
-      bottleOpenedOn: EnteredDate.nullable(),
-      quantity_m3: FluidServiceSchema.shape.quantity_m3,
       distanceTyped: Typed,
-      oldColour: FluidServiceSchema.shape.oldColour,
-      oldWaterFraction: FluidServiceSchema.shape.oldWaterFraction,
+      services: z
+        .array(
+          FluidServiceSchema.pick({
+            id: true,
+            circuitId: true,
+            batch: true,
+            quantity_m3: true,
+            oldColour: true,
+            oldWaterFraction: true,
+          }).extend({ grade: z.enum(FLUID_GRADES), bottleOpenedOn: EnteredDate.nullable() }),
+        )
+        .min(1)
+        .max(MOST_CIRCUITS)
+        .refine((services) => namedOnce(services.map(({ circuitId }) => circuitId)), 'names a circuit twice'),
       signature: Name,
       overrides: Overrides,
     }),

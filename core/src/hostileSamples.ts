@@ -202,6 +202,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeGrade: none,
   judgeBottle: none,
   fitPlan: none,
+  handoverChecks: none,
   judgeHandover: none,
   judgeRecord: none,
   judgeBoltThread: none,
@@ -334,6 +335,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   measureTracing: [() => [tracing], () => [aside]],
   distancesFromMaster: [() => [circuit]],
   nippleOrder: [() => [circuit]],
+  nippleOrderOver: [() => [[circuit]]],
   refillGuard: [() => [master, 3e-5, 4, true]],
   strokeVolume: [() => [master]],
   soonUntil: none,
@@ -348,7 +350,6 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
       { seal: 'banjo', eyes: 1, freshWashers: 2, settled: true, reading_Nm: 20, range, wrenchMaximum_Nm: 60 },
     ],
   ],
-  jobProgress: none,
   minorDiameter_m: [() => [0.01, 0.001]],
   profile: [() => [0.01, 0.001, 5]],
   findThread: [

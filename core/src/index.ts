@@ -72,7 +72,7 @@ export type { VehicleCaution, VehicleFacts } from './layout/vehicleCautions.ts';
 export { VEHICLE_CAUTIONS, vehicleCautions } from './layout/vehicleCautions.ts';
 
 export type { NippleTurn } from './bleeding/nippleOrder.ts';
-export { nippleOrder } from './bleeding/nippleOrder.ts';
+export { nippleOrder, nippleOrderOver } from './bleeding/nippleOrder.ts';
 export type { MasterStroke, RefillGuard } from './bleeding/strokes.ts';
 export { refillGuard, strokeVolume } from './bleeding/strokes.ts';
 
@@ -95,12 +95,12 @@ export { fitPlan } from './procedure/fitPlan.ts';
 export type { SealKind } from './joint/sealKind.ts';
 export { SEAL_KINDS } from './joint/sealKind.ts';
 export type { HandoverCheck } from './procedure/handOver.ts';
-export { HANDOVER_CHECKS, judgeHandover, judgeRecord } from './procedure/handOver.ts';
+export { HANDOVER_CHECKS, handoverChecks, judgeHandover, judgeRecord } from './procedure/handOver.ts';
 export { judgeBoltThread, judgeClocking } from './procedure/specification.ts';
 export type { TorqueAttempt } from './procedure/torqueGate.ts';
 export { judgeTorqueAttempt } from './procedure/torqueGate.ts';
-export type { JobTally, Progress, Stage } from './procedure/progress.ts';
-export { jobProgress, STAGES } from './procedure/progress.ts';
+export type { Stage } from './procedure/stages.ts';
+export { STAGES } from './procedure/stages.ts';
 export type { BleedEvent, Outflow } from './bleeding/tally.ts';
 export { isClear, OUTFLOWS, strokesSinceTopUp } from './bleeding/tally.ts';
 export { SOURCE_IDS } from './sources/bibliography.ts';

@@ -8,6 +8,7 @@ import type {
   VehicleDetail,
 } from '@zephyrcombe/contract';
 import {
+  nipplesOf,
   DRAWING_FORMATS,
   drawingAddress,
   HardLineRequestSchema,
@@ -59,7 +60,7 @@ async function knownTo(server: TestServer, lead: string): Promise<Known> {
     await server.ask('POST', '/api/jobs', {
       id,
       vehicleId: demoId('wick'),
-      circuitId: demoId('wick/front/circuit'),
+      circuitIds: [demoId('wick/front/circuit')],
       title: `Front hose ${index}`,
       reason: '',
       hoseIds: [demoId('wick/front/hose')],
@@ -83,15 +84,14 @@ async function knownTo(server: TestServer, lead: string): Promise<Known> {
     hoseId: hoses.map(({ hoseId }) => hoseId),
     hoseIds: hoses.map(({ hoseId }) => [hoseId]),
     jointId: joints.map(({ jointId }) => jointId),
-    nippleId: jobs.flatMap(({ circuit }) =>
-      circuit.components.filter(({ kind }) => kind === 'bleedNipple').map(({ id }) => id),
-    ),
+    nippleId: jobs.flatMap((job) => nipplesOf(job).map(({ id }) => id)),
     readingId: jobs.flatMap(({ readings }) => readings.map(({ id }) => id)),
     findingId: jobs.flatMap(({ findings }) => findings.map(({ id }) => id)),
     subjectId: hoses.map(({ hoseId }) => hoseId),
     wrenchId: jobs.flatMap(({ wrenches }) => wrenches.map(({ id }) => id)),
     vehicleId: details.map(({ vehicle }) => vehicle.id),
     circuitId: details.flatMap(({ circuits }) => circuits.map(({ id }) => id)),
+    circuitIds: details.flatMap(({ circuits }) => circuits.map(({ id }) => [id])),
     cornerId: corners.map(({ id }) => id),
     personId: people.map(({ id }) => id),
     version: [0, 1, 2],
@@ -129,7 +129,7 @@ async function knownTo(server: TestServer, lead: string): Promise<Known> {
       settled: true,
       witnessMark: true,
     })),
-    finishJob: [0, 1, 2].map(signedService),
+    finishJob: [0, 1, 2].map((version) => signedService(version)),
     document: await Promise.all(details.map(({ vehicle }) => get(`/api/vehicles/${vehicle.id}/document`))),
   };
 }

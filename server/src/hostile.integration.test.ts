@@ -4,7 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf, photoAddress } from '@zephyrcombe/contract';
+import { hydraulicsOf, nipplesOf, photoAddress } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
 import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
@@ -25,7 +25,7 @@ const start = (over: object = {}) =>
   server.ask('POST', '/api/jobs', {
     id: randomUUID(),
     vehicleId: WICK,
-    circuitId: FRONT,
+    circuitIds: [FRONT],
     title: 'Front hose',
     reason: '',
     hoseIds: [HOSE],
@@ -75,9 +75,7 @@ describe('ids', () => {
       hoseId: HOSE.toUpperCase(),
     });
     expect(again.json<JobDetail>().readings).toHaveLength(1);
-    const [nipple] = (await server.job('wick-front')).circuit.components.filter(
-      ({ kind }) => kind === 'bleedNipple',
-    );
+    const [nipple] = nipplesOf(await server.job('wick-front'));
     const stroke = { id: randomUUID(), kind: 'stroke' };
     await server.ask('POST', `/api/jobs/${job}/nipples/${nipple?.id}/events`, stroke);
     const bled = (
@@ -101,8 +99,9 @@ describe('ids', () => {
   test('a hose named twice is told', async () => {
     expect(problemOf(await start({ hoseIds: [HOSE, HOSE] })).errors).toMatchObject([{ field: 'hoseIds' }]);
     const { job } = (await start()).json<JobDetail>();
-    const twice = await server.ask('PUT', `/api/jobs/${job.id}/hoses`, {
+    const twice = await server.ask('PUT', `/api/jobs/${job.id}/scope`, {
       version: job.version,
+      circuitIds: [],
       hoseIds: [HOSE, HOSE.toUpperCase()],
     });
     expect(problemOf(twice).errors).toMatchObject([{ field: 'hoseIds' }]);
@@ -141,7 +140,7 @@ describe('at once', () => {
         server.ask('DELETE', `/api/vehicles/${created.vehicle.id}`),
         start({
           vehicleId: created.vehicle.id,
-          circuitId: circuit?.id,
+          circuitIds: [circuit?.id],
           hoseIds: [circuit?.hoses.find(({ kind }) => kind === 'hose')?.id],
         }),
       ]);

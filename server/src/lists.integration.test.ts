@@ -67,7 +67,7 @@ async function writeBook(plans: readonly Planned[]): Promise<readonly string[]> 
       );
       const {
         version: _version,
-        serviceId: _id,
+        services: [fluid = { grade: 'DOT 4', batch: '' }],
         distanceTyped: _typed,
         signature: _by,
         ...plain
@@ -76,6 +76,7 @@ async function writeBook(plans: readonly Planned[]): Promise<readonly string[]> 
         await models.FluidService.create(
           {
             ...plain,
+            ...fluid,
             ...service,
             id: randomUUID(),
             vehicleId,

@@ -27,7 +27,9 @@ export interface Writers {
 interface Detail {
   readonly job: { readonly id: string; readonly version: number };
   readonly hoses: readonly { readonly hoseId: string }[];
-  readonly circuit: { readonly components: readonly { readonly id: string; readonly kind: string }[] };
+  readonly circuits: readonly {
+    readonly circuit: { readonly components: readonly { readonly id: string; readonly kind: string }[] };
+  }[];
 }
 
 const BETWEEN_TRIES_ms = 50;
@@ -74,14 +76,16 @@ export function startWriters(address: string, people: number): Writers {
     const cookie = await signIn(address);
     const known = (await (
       await fetch(`${address}/api/jobs?status=open`, { headers: { cookie } })
-    ).json()) as { items: readonly { id: string; title: string; vehicleId: string; circuitId: string }[] };
+    ).json()) as { items: readonly { id: string; title: string; vehicleId: string }[] };
     const pattern = known.items.find(({ title }) => title.startsWith('Front hose'));
     if (!pattern) throw new Error('The demo shop has no job on a front hose');
     const shown = (await (
       await fetch(`${address}/api/jobs/${pattern.id}`, { headers: { cookie } })
-    ).json()) as Detail & { job: { vehicleId: string; circuitId: string } };
+    ).json()) as Detail & { job: { vehicleId: string } };
     const hoseId = shown.hoses[0]?.hoseId ?? '';
-    const nippleId = shown.circuit.components.find(({ kind }) => kind === 'bleedNipple')?.id ?? '';
+    const nippleId =
+      shown.circuits.flatMap(({ circuit }) => circuit.components).find(({ kind }) => kind === 'bleedNipple')
+        ?.id ?? '';
     const jobId = randomUUID();
     let { version } = (
       await send(
@@ -91,7 +95,7 @@ export function startWriters(address: string, people: number): Writers {
         {
           id: jobId,
           vehicleId: shown.job.vehicleId,
-          circuitId: shown.job.circuitId,
+          circuitIds: [],
           title: `Drill ${person}`,
           reason: '',
           hoseIds: [hoseId],

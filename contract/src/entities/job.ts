@@ -73,7 +73,6 @@ export const JobSchema = z.strictObject({
   /** Counted up through the book; orders are known by it. */
   number: z.int().positive(),
   vehicleId: Id,
-  circuitId: Id,
   title: Name,
   reason: Note,
   status: z.enum(JOB_STATES),
@@ -307,35 +306,45 @@ export const JobSummarySchema = z.strictObject({
   id: Id,
   title: Name,
   vehicleName: Name,
-  circuitName: Name,
+  circuitNames: z.array(Name),
   status: z.enum(JOB_STATES),
   openedOn: CalendarDate,
   finishedOn: CalendarDate.nullable(),
+  /** Those that the scope of the job needs. */
+  stages: z.array(z.enum(STAGES)),
   next: z.enum(STAGES),
   done: z.array(z.enum(STAGES)),
 });
 export type JobSummary = z.infer<typeof JobSummarySchema>;
+
+/** A circuit that a job works on: its fluid is changed whatever else is done to it. */
+export const JobCircuitSchema = z.strictObject({
+  circuit: CircuitSchema,
+  /** As it was found, when the job chose another layout for it. */
+  before: HydraulicsSchema.nullable(),
+  /** The record its fluid was signed off with; null until then. */
+  service: FluidServiceSchema.nullable(),
+});
+export type JobCircuit = z.infer<typeof JobCircuitSchema>;
 
 /** Everything a job screen shows, in one reply: a phone at the wheel asks once. */
 export const JobDetailSchema = z.strictObject({
   job: JobSchema,
   shop: ShopSchema,
   vehicle: VehicleSchema,
-  circuit: CircuitSchema,
+  /** In the order in which they came into the job. */
+  circuits: z.array(JobCircuitSchema).min(1),
   hoses: z.array(JobHoseSchema),
   joints: z.array(JobJointSchema),
   readings: z.array(ReadingSchema),
   torqueRecords: z.array(TorqueRecordSchema),
   bleedRuns: z.array(BleedRunSchema),
-  fluidService: FluidServiceSchema.nullable(),
   wrenches: z.array(WrenchSchema),
   findings: z.array(FindingSchema),
   photos: z.array(PhotoSchema),
   traces: z.array(TraceSchema),
   /** The log tells that the brake was opened at some time, whatever is ticked now. */
   openedOnce: z.boolean(),
-  /** The circuit as it was found, when the job chose another layout for it. */
-  circuitBefore: HydraulicsSchema.nullable(),
 });
 export type JobDetail = z.infer<typeof JobDetailSchema>;
 

@@ -49,6 +49,8 @@ const HydraulicComponentSchema = z.strictObject({
   name: Name,
   body: z.enum(BODIES),
   attachedTo: Id.nullable(),
+  /** The part of another circuit that this one is: a tandem master, an ABS unit, a reservoir for two. */
+  sameAs: Id.nullish(),
   masterBore_m: Length_m.nullable(),
   leverStroke_m: Length_m.nullable(),
   leverRatio: z.number().positive().max(20).nullable(),

@@ -18,7 +18,7 @@ import type { Hydraulics } from '@zephyrcombe/core';
 import fc from 'fast-check';
 import {
   readVehicleDocument,
-  renumber,
+  renumberAll,
   VehicleDocumentSchema,
   writeVehicleDocument,
 } from './vehicleDocument.ts';
@@ -95,9 +95,7 @@ test('a document that was written is read without mending, and written again it 
       if (!reading.ok) throw new Error(JSON.stringify(reading.errors));
       expect(reading.mended).toEqual([]);
       let next = 0;
-      const shuffled = reading.document.circuits.map((circuit) =>
-        renumber(circuit, () => `other ${(next += 1)}`),
-      );
+      const shuffled = renumberAll(reading.document.circuits, () => `other ${(next += 1)}`);
       const again = writeVehicleDocument(reading.document.vehicle, shuffled);
       expect(JSON.stringify(again)).toBe(JSON.stringify(written));
     }),

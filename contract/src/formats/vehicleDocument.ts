@@ -16,7 +16,13 @@ export const VEHICLE_SCHEMA_VERSION = 1;
 const LocalId = z.string().min(1).max(60);
 const { shape } = HydraulicsSchema;
 const DocumentCircuitSchema = HydraulicsSchema.extend({
-  components: parts(shape.components.element.extend({ id: LocalId, attachedTo: LocalId.nullable() })),
+  components: parts(
+    shape.components.element.extend({
+      id: LocalId,
+      attachedTo: LocalId.nullable(),
+      sameAs: LocalId.nullish(),
+    }),
+  ),
   ports: parts(shape.ports.element.extend({ id: LocalId, componentId: LocalId })),
   joints: parts(shape.joints.element.extend({ id: LocalId, portId: LocalId, componentId: LocalId })),
   hoses: parts(shape.hoses.element.extend({ id: LocalId, fromJointId: LocalId, toJointId: LocalId })),
@@ -54,25 +60,69 @@ export function writeVehicleDocument(
     format: VEHICLE_FORMAT,
     schemaVersion: VEHICLE_SCHEMA_VERSION,
     vehicle,
-    circuits: circuits.map(numbered),
+    circuits: numbered(circuits),
   });
 }
 
-/** Ids in the order of the parts: part-1, port-1, joint-1, line-1. */
-function numbered(circuit: Hydraulics): DocumentCircuit {
-  const ids = new Map<string, string>();
-  for (const [kind, parts] of [
-    ['part', circuit.components],
-    ['port', circuit.ports],
-    ['joint', circuit.joints],
-    ['line', circuit.hoses],
-  ] as const)
-    for (const [index, part] of parts.entries()) ids.set(part.id, `${kind}-${index + 1}`);
-  return renumber(circuit, (id) => ids.get(id) ?? id);
+/** Ids in the order of the parts: part-1, port-1, joint-1, line-1; a part of the first circuit seen from another is 1/part-1. */
+function numbered(circuits: readonly Hydraulics[]): readonly DocumentCircuit[] {
+  const idsOf = circuits.map((circuit) => {
+    const ids = new Map<string, string>();
+    for (const [kind, parts] of [
+      ['part', circuit.components],
+      ['port', circuit.ports],
+      ['joint', circuit.joints],
+      ['line', circuit.hoses],
+    ] as const)
+      for (const [index, part] of parts.entries()) ids.set(part.id, `${kind}-${index + 1}`);
+    return ids;
+  });
+  const sameFor = (id: string) => {
+    const circuit = idsOf.findIndex((ids) => ids.has(id));
+    return circuit < 0 ? null : `${circuit + 1}/${idsOf[circuit]?.get(id) ?? ''}`;
+  };
+  return circuits.map((circuit, index) => renumber(circuit, (id) => idsOf[index]?.get(id) ?? id, sameFor));
 }
 
-/** The same circuit under other ids. `idFor` is asked once for each id. */
-export function renumber(circuit: Hydraulics, idFor: (id: string) => string): DocumentCircuit {
+/**
+ * All circuits of a vehicle under other ids. A part that stands for one of another circuit follows it; one that names no part of
+ * a circuit before it stands for itself.
+ */
+export function renumberAll(
+  circuits: readonly Hydraulics[],
+  newId: () => string,
+): readonly DocumentCircuit[] {
+  const before: Map<string, string>[] = [];
+  return circuits.map((circuit) => {
+    const own = new Map<string, string>();
+    const sameFor = (id: string) => {
+      const [, place, local] = /^(\d+)\/(.+)$/.exec(id) ?? [];
+      if (place !== undefined && local !== undefined) return before[Number(place) - 1]?.get(local) ?? null;
+      return before.find((ids) => ids.has(id))?.get(id) ?? null;
+    };
+    const renumbered = renumber(
+      circuit,
+      (id) => {
+        const next = newId();
+        own.set(id, next);
+        return next;
+      },
+      sameFor,
+    );
+    before.push(own);
+    return renumbered;
+  });
+}
+
+/**
+ * The same circuit under other ids. `idFor` is asked once for each id; `sameFor` gives the new id of a part of another circuit,
+ * null where there is none.
+ */
+export function renumber(
+  circuit: Hydraulics,
+  idFor: (id: string) => string,
+  sameFor: (id: string) => string | null = () => null,
+): DocumentCircuit {
   const known = new Map<string, string>();
   const id = (old: string) => {
     const found = known.get(old) ?? idFor(old);
@@ -81,10 +131,11 @@ export function renumber(circuit: Hydraulics, idFor: (id: string) => string): Do
   };
   return {
     ...circuit,
-    components: circuit.components.map((part) => ({
+    components: circuit.components.map(({ sameAs, ...part }) => ({
       ...part,
       id: id(part.id),
       attachedTo: part.attachedTo === null ? null : id(part.attachedTo),
+      ...(typeof sameAs === 'string' ? { sameAs: sameFor(sameAs) } : {}),
     })),
     ports: circuit.ports.map((port) => ({ ...port, id: id(port.id), componentId: id(port.componentId) })),
     joints: circuit.joints.map((joint) => ({

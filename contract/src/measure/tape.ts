@@ -2,13 +2,15 @@
 import type { Body, HoseMovement, TapeSetting } from '@zephyrcombe/core';
 import { movementOf } from '@zephyrcombe/core';
 import type { JobDetail, JobHose, Reading } from '../entities/job.ts';
+import { partsOf } from '../specify/partsOfJob.ts';
 
 /** Readings that count: struck ones stay in the log. */
 export const liveReadings = (detail: JobDetail, hoseId: string): readonly Reading[] =>
   detail.readings.filter((reading) => reading.hoseId === hoseId && reading.struckBecause === null);
 
 /** How the parts at the two ends of a hose of this job move. */
-export function movementOfHose({ circuit }: Pick<JobDetail, 'circuit'>, hoseId: string): HoseMovement {
+export function movementOfHose(detail: Pick<JobDetail, 'circuits'>, hoseId: string): HoseMovement {
+  const circuit = partsOf(detail);
   const hose = circuit.hoses.find(({ id }) => id === hoseId);
   const bodyAt = (jointId: string | undefined): Body => {
     const joint = circuit.joints.find(({ id }) => id === jointId);

@@ -33,9 +33,10 @@ export function vehicleWords(
 ): VehicleWords {
   const enclosed = kind === 'car' || kind === 'van';
   const masters = circuit.components.filter((component) => component.kind === 'master');
-  const byFoot = enclosed || (masters.length > 0 && masters.every(({ body }) => body === 'frame'));
+  const feet = masters.filter(({ body }) => body === 'frame').length;
+  const byFoot = enclosed || (masters.length > 0 && feet === masters.length);
   return {
-    control: byFoot ? 'pedal' : 'lever',
+    control: byFoot ? 'pedal' : feet > 0 ? 'lever or pedal' : 'lever',
     abs,
     handAndFoot: !enclosed,
     outing: enclosed ? 'drive' : 'ride',

@@ -32,15 +32,17 @@ export function billOfJob(
     for (const id of [fitted.fromJointId, fitted.toJointId]) joints.add(id);
   }
   // A tee that the vehicle did not have has a block of its own to be bought.
-  const before = new Set(detail.circuitBefore?.components.map(({ id }) => id) ?? []);
-  for (const block of detail.circuitBefore === null ? [] : detail.circuit.components)
-    if (block.kind === 'junction' && !before.has(block.id)) {
-      const ports = detail.circuit.ports.filter(({ componentId }) => componentId === block.id);
+  for (const { circuit, before } of detail.circuits) {
+    if (before === null) continue;
+    const found = new Set(before.components.map(({ id }) => id));
+    for (const block of circuit.components.filter(({ kind, id }) => kind === 'junction' && !found.has(id))) {
+      const ports = circuit.ports.filter(({ componentId }) => componentId === block.id);
       parts.push({
         part: { kind: 'junction', ports: Math.max(1, ports.length), thread: ports[0]?.thread ?? '' },
         count: 1,
       });
     }
+  }
   for (const id of joints) {
     const joint = jointOfJob(detail, id);
     const { bolt = null, washer = null, boltState } = joint?.chosen ?? {};

@@ -3,6 +3,7 @@ import type { Caution } from '@zephyrcombe/core';
 import { judgePlugs } from '@zephyrcombe/core';
 import type { Plugs } from '../entities/hoseBuild.ts';
 import type { JobDetail } from '../entities/job.ts';
+import { partsOf } from './partsOfJob.ts';
 
 type Count = Plugs['A'];
 
@@ -13,9 +14,9 @@ const cautionsOf = (counts: readonly Count[]): readonly Caution[] =>
   judgePlugs(total(counts, 'put'), total(counts, 'out'));
 
 /** The openings that meet at a joint: the ends of its hoses. */
-function countsAt({ circuit, hoses }: JobDetail, jointId: string): readonly Count[] {
-  return hoses.flatMap(({ hoseId, plugs }): readonly Count[] => {
-    const line = circuit.hoses.find(({ id }) => id === hoseId);
+function countsAt(detail: JobDetail, jointId: string): readonly Count[] {
+  return detail.hoses.flatMap(({ hoseId, plugs }): readonly Count[] => {
+    const line = partsOf(detail).hoses.find(({ id }) => id === hoseId);
     return [
       ...(line?.fromJointId === jointId ? [plugs.A] : []),
       ...(line?.toJointId === jointId ? [plugs.B] : []),

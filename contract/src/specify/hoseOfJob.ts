@@ -30,6 +30,7 @@ import {
 } from '@zephyrcombe/core';
 import type { JobDetail, JobHose, JobJoint } from '../entities/job.ts';
 import type { Bolt, Hose, Joint, Port, Washer } from '../entities/vehicle.ts';
+import { partsOf } from './partsOfJob.ts';
 
 export interface JointOfJob {
   readonly joint: Joint;
@@ -49,23 +50,24 @@ export interface HoseOfJob {
 
 /** `change` stands for the hose of that id: what it would be. */
 export function jointOfJob(detail: JobDetail, jointId: string, change?: JobHose): JointOfJob | null {
-  const joint = detail.circuit.joints.find(({ id }) => id === jointId);
-  const port = detail.circuit.ports.find(({ id }) => id === joint?.portId);
+  const parts = partsOf(detail);
+  const joint = parts.joints.find(({ id }) => id === jointId);
+  const port = parts.ports.find(({ id }) => id === joint?.portId);
   const chosen = detail.joints.find((candidate) => candidate.jointId === jointId);
   if (!joint || !port || !chosen) return null;
   const eyeMaterials = detail.hoses.flatMap((kept) => {
     const { hoseId, endA, endB, build } = kept.hoseId === change?.hoseId ? change : kept;
-    const fitted = detail.circuit.hoses.find(({ id }) => id === hoseId);
+    const fitted = parts.hoses.find(({ id }) => id === hoseId);
     return [
       ...(build && fitted?.fromJointId === jointId && endA.family === 'banjo' ? [build.endA.material] : []),
       ...(build && fitted?.toJointId === jointId && endB.family === 'banjo' ? [build.endB.material] : []),
     ];
   });
-  return { joint, port, chosen, eyes: eyesOn(detail.circuit, jointId), eyeMaterials };
+  return { joint, port, chosen, eyes: eyesOn(parts, jointId), eyeMaterials };
 }
 
 export function hoseOfJob(detail: JobDetail, hoseId: string): HoseOfJob | null {
-  const fitted = detail.circuit.hoses.find(({ id }) => id === hoseId);
+  const fitted = partsOf(detail).hoses.find(({ id }) => id === hoseId);
   const hose = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
   if (!fitted || !hose) return null;
   return {

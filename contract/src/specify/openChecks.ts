@@ -2,6 +2,7 @@
 import { isClear, judgeHandover } from '@zephyrcombe/core';
 import type { JobDetail } from '../entities/job.ts';
 import { uncountedOpenings } from './caps.ts';
+import { nipplesOf } from './partsOfJob.ts';
 
 export interface OpenChecks {
   readonly toTorque: number;
@@ -14,18 +15,17 @@ export interface OpenChecks {
 
 /** Joints without a torque within their range, joints not seen dry, nipples not clear, openings not counted, final ticks. */
 export function openChecks(detail: JobDetail): OpenChecks {
-  const { job, joints, circuit, torqueRecords, bleedRuns } = detail;
+  const { job, joints, torqueRecords, bleedRuns } = detail;
   const torqued = (jointId: string) =>
     torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
   const counts = {
     toTorque: joints.filter(({ jointId }) => !torqued(jointId)).length,
     toSeeDry: joints.filter(({ leakChecked }) => !leakChecked).length,
-    toRunClear: circuit.components.filter(
-      ({ kind, id }) =>
-        kind === 'bleedNipple' && !isClear(bleedRuns.find(({ nippleId }) => nippleId === id)?.events ?? []),
+    toRunClear: nipplesOf(detail).filter(
+      ({ id }) => !isClear(bleedRuns.find(({ nippleId }) => nippleId === id)?.events ?? []),
     ).length,
     toCount: uncountedOpenings(detail),
-    ticks: judgeHandover(job.handoverChecks).open.length,
+    ticks: judgeHandover(job.handoverChecks, { hasJoints: joints.length > 0 }).open.length,
   };
   return { ...counts, all: Object.values(counts).reduce((sum, count) => sum + count, 0) };
 }

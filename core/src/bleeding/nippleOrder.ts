@@ -2,7 +2,7 @@
 import { length } from '../calculation/quantity.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-import type { Formula } from '../calculation/working.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Circuit } from '../layout/circuit.ts';
 import { distancesFromMaster } from '../layout/circuit.ts';
@@ -48,4 +48,17 @@ export function nippleOrder(circuit: Circuit): Result<readonly NippleTurn[]> {
       result: term('x', 'pathLength', length(turn.path_m)),
     })),
   );
+}
+
+/** The nipples of several circuits, circuit by circuit in the order given. Problem: as of one circuit. */
+export function nippleOrderOver(circuits: readonly Circuit[]): Result<readonly NippleTurn[]> {
+  const turns: NippleTurn[] = [];
+  const working: WorkingStep[] = [];
+  for (const circuit of circuits) {
+    const order = nippleOrder(circuit);
+    if (!order.ok) return order;
+    turns.push(...order.value);
+    working.push(...order.working);
+  }
+  return calculated(turns, working);
 }

@@ -1,4 +1,3 @@
-import { jobProgress } from '../procedure/progress.ts';
 import type { BleedEvent } from './tally.ts';
 import { isClear, strokesSinceTopUp } from './tally.ts';
 
@@ -21,42 +20,5 @@ describe('stroke tally', () => {
     expect(isClear([event('stroke', 1), event('clear', 2), event('stroke', 3)])).toBe(false);
     expect(isClear([event('clear', 1), event('topUp', 2)])).toBe(true);
     expect(isClear([])).toBe(false);
-  });
-});
-
-describe('job progress', () => {
-  const NEW = {
-    endsConfirmed: false,
-    hoses: 2,
-    measuredHoses: 0,
-    specifiedHoses: 0,
-    joints: 3,
-    torquedJoints: 0,
-    nipples: 2,
-    clearNipples: 0,
-    finished: false,
-  };
-
-  test('a new job starts at Look over', () => {
-    expect(jobProgress(NEW)).toEqual({ done: [], next: 'look-over' });
-  });
-
-  test('a stage is done when all its hoses, joints or nipples are', () => {
-    const half = { ...NEW, endsConfirmed: true, measuredHoses: 2, specifiedHoses: 1 };
-    expect(jobProgress(half)).toEqual({ done: ['look-over', 'measure'], next: 'specify' });
-    expect(jobProgress({ ...NEW, hoses: 0, joints: 0, nipples: 0 }).done).toEqual([]);
-  });
-
-  test('a finished job stays on its last stage', () => {
-    const all = {
-      ...NEW,
-      endsConfirmed: true,
-      measuredHoses: 2,
-      specifiedHoses: 2,
-      torquedJoints: 3,
-      clearNipples: 2,
-      finished: true,
-    };
-    expect(jobProgress(all)).toMatchObject({ next: 'hand-over', done: { length: 6 } });
   });
 });

@@ -33,6 +33,7 @@ export const newComponent = (
   name,
   body,
   attachedTo: null,
+  sameAs: null,
   masterBore_m: null,
   leverStroke_m: null,
   leverRatio: null,

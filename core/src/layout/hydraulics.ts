@@ -19,6 +19,8 @@ export interface HydraulicComponent {
   readonly body: Body;
   /** A reservoir sits on its master, a nipple in its caliper. */
   readonly attachedTo: string | null;
+  /** The part of another circuit that this one is: a tandem master, an ABS unit, a reservoir for two. */
+  readonly sameAs?: string | null | undefined;
   readonly masterBore_m: number | null;
   readonly leverStroke_m: number | null;
   readonly leverRatio: number | null;

@@ -139,17 +139,23 @@ export function startPattern(pattern: PatternId, options: PatternOptions): reado
     case 'threeOnOneMaster':
       return [threeOnOneMaster(options)];
     case 'motorcycleAbs':
-      return [absFront(options), absRear(options)];
+      return sharing([absFront(options), absRear(options)], ['absUnit']);
     case 'carFrontRear':
-      return [
-        car(options, 'Front circuit', ['front left', 'front right']),
-        car(options, 'Rear circuit', ['rear left', 'rear right']),
-      ];
+      return sharing(
+        [
+          car(options, 'Front circuit', ['front left', 'front right']),
+          car(options, 'Rear circuit', ['rear left', 'rear right']),
+        ],
+        OF_TANDEM,
+      );
     case 'carDiagonal':
-      return [
-        car(options, 'Diagonal 1', ['front left', 'rear right']),
-        car(options, 'Diagonal 2', ['front right', 'rear left']),
-      ];
+      return sharing(
+        [
+          car(options, 'Diagonal 1', ['front left', 'rear right']),
+          car(options, 'Diagonal 2', ['front right', 'rear left']),
+        ],
+        OF_TANDEM,
+      );
     case 'quad':
       return [
         pairWithTee(options, 'Front pair', 'Front', 'handlebar', 'knuckle'),
@@ -158,6 +164,27 @@ export function startPattern(pattern: PatternId, options: PatternOptions): reado
     case 'trike':
       return [pairWithTee(options, 'Front pair', 'Front', 'handlebar', 'knuckle')];
   }
+}
+
+/** What a tandem master brings into both of its circuits. */
+const OF_TANDEM: readonly ComponentKind[] = ['master', 'reservoir', 'absUnit'];
+
+/** One part of each of these kinds serves all the circuits: it is drawn in each, and the first drawing stands for it. */
+function sharing(
+  [first, ...others]: readonly [Hydraulics, ...Hydraulics[]],
+  kinds: readonly ComponentKind[],
+): readonly Hydraulics[] {
+  const standsFor = (kind: ComponentKind) => first.components.find((component) => component.kind === kind);
+  return [
+    first,
+    ...others.map((circuit) => ({
+      ...circuit,
+      components: circuit.components.map((component) => {
+        const same = kinds.includes(component.kind) ? standsFor(component.kind) : undefined;
+        return same ? { ...component, sameAs: same.id } : component;
+      }),
+    })),
+  ];
 }
 
 function single(
@@ -221,7 +248,7 @@ function threeOnOneMaster({ newId }: PatternOptions): Hydraulics {
 function absFront({ newId }: PatternOptions): Hydraulics {
   const on = sheet(newId, 'Front brake');
   const master = on.joint(on.master('Front master', 'handlebar'));
-  const unit = on.part('absUnit', 'ABS unit, front half', 'frame');
+  const unit = on.part('absUnit', 'ABS unit', 'frame');
   const manifold = on.part('junction', 'Front manifold', 'frame');
   on.line('Master to unit', master, on.joint(unit, 'banjo', 'ABS unit, from front master'), 0.95);
   on.line(
@@ -240,7 +267,7 @@ function absFront({ newId }: PatternOptions): Hydraulics {
 function absRear({ newId }: PatternOptions): Hydraulics {
   const on = sheet(newId, 'Rear brake');
   const master = on.joint(on.master('Rear master', 'frame'));
-  const unit = on.part('absUnit', 'ABS unit, rear half', 'frame');
+  const unit = on.part('absUnit', 'ABS unit', 'frame');
   on.line('Rear master to unit', master, on.joint(unit, 'banjo', 'ABS unit, from rear master'), 0.5);
   const caliper = on.joint(on.caliper('Rear caliper', 'swingarm'));
   on.line('Unit to rear caliper', on.joint(unit, 'banjo', 'ABS unit, to rear'), caliper, 0.85);
@@ -256,10 +283,8 @@ function car(
   corners: readonly Corner[],
 ): Hydraulics {
   const on = sheet(newId, name);
-  const master = on.master(`Tandem master, ${name.toLowerCase()}`, 'frame', { height_m: 0.9 });
-  const source = abs
-    ? on.part('absUnit', `ABS unit, ${name.toLowerCase()}`, 'frame', { height_m: 0.7 })
-    : master;
+  const master = on.master('Tandem master', 'frame', { height_m: 0.9 });
+  const source = abs ? on.part('absUnit', 'ABS unit', 'frame', { height_m: 0.7 }) : master;
   if (abs) {
     const inlet = on.joint(source, 'invertedFlareNut', 'ABS unit, in');
     on.line('Master to unit', on.joint(master, 'invertedFlareNut', 'Master, out'), inlet, 0.5, 'hardLine');

@@ -15,15 +15,22 @@ export const HANDOVER_CHECKS = [
 ] as const;
 export type HandoverCheck = (typeof HANDOVER_CHECKS)[number];
 
+/** Where no joint was touched nothing lies another way, and no opening was capped. */
+const OF_JOINTS: ReadonlySet<HandoverCheck> = new Set(['lockToLockAgain', 'plugsCounted']);
+
+/** What a job is closed with: `hasJoints` false for one that only changes the fluid. */
+export const handoverChecks = ({ hasJoints }: { readonly hasJoints: boolean }): readonly HandoverCheck[] =>
+  HANDOVER_CHECKS.filter((check) => hasJoints || !OF_JOINTS.has(check));
+
 /** The cautions that open checks raise: M95 stop lamp, M94 warning lamp, M79 level. The rest only stay open. */
 export function judgeHandover(
   done: Readonly<Partial<Record<HandoverCheck, boolean>>>,
-  { abs }: { readonly abs: boolean } = { abs: false },
+  { abs = false, hasJoints = true }: { readonly abs?: boolean; readonly hasJoints?: boolean } = {},
 ): {
   readonly open: readonly HandoverCheck[];
   readonly cautions: readonly Caution[];
 } {
-  const open = HANDOVER_CHECKS.filter((check) => done[check] !== true);
+  const open = handoverChecks({ hasJoints }).filter((check) => done[check] !== true);
   const cautions: Caution[] = [];
   if (open.includes('stopLamp')) cautions.push({ id: 'M95', evidence: {} });
   if (open.includes('warningLampOff')) cautions.push({ id: 'M94', evidence: { abs } });

@@ -18,6 +18,7 @@ import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
+import * as scope from './migrations/0015-scope.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -156,9 +157,11 @@ describe('migrations', () => {
       '0012-stamps',
       '0013-letters',
       '0014-approvals',
+      '0015-scope',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await scope.down(queries);
     await approvals.down(queries);
     await letters.down(queries);
     await stamps.down();
@@ -187,6 +190,7 @@ describe('migrations', () => {
     await stamps.up(queries);
     await letters.up(queries);
     await approvals.up(queries);
+    await scope.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -6,7 +6,13 @@ import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
 import { defineFinding } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineCorner } from '../features/corners/corner.model.ts';
-import { defineJob, defineJobHose, defineJobJoint, defineLogEntry } from '../features/jobs/job.model.ts';
+import {
+  defineJob,
+  defineJobCircuit,
+  defineJobHose,
+  defineJobJoint,
+  defineLogEntry,
+} from '../features/jobs/job.model.ts';
 import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineStockItem, defineWrench } from '../features/shop/shop.model.ts';
@@ -65,6 +71,7 @@ function defineModels(sequelize: Sequelize) {
     Joint: defineJoint(sequelize),
     Hose: defineHose(sequelize),
     Job: defineJob(sequelize),
+    JobCircuit: defineJobCircuit(sequelize),
     JobHose: defineJobHose(sequelize),
     JobJoint: defineJobJoint(sequelize),
     LogEntry: defineLogEntry(sequelize),

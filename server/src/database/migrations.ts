@@ -16,6 +16,7 @@ import * as searches from './migrations/0011-searches.ts';
 import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
+import * as scope from './migrations/0015-scope.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   { name: '0012-stamps', ...stamps },
   { name: '0013-letters', ...letters },
   { name: '0014-approvals', ...approvals },
+  { name: '0015-scope', ...scope },
 ];
 
 /** Of every migration, in order. */

@@ -99,7 +99,6 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     {
       id: jobId,
       vehicleId: circuit.vehicleId,
-      circuitId: circuit.id,
       title: plan.title,
       reason: plan.reason,
       status: finished ? 'finished' : 'open',
@@ -115,10 +114,12 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       orderTerms: null,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,
       handoverChecks: finished ? Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])) : {},
-      circuitBefore: null,
-      circuitSigned: finished ? circuit : null,
       version: 0,
     },
+    { transaction },
+  );
+  await models.JobCircuit.create(
+    { jobId, circuitId: circuit.id, found: null, signed: finished ? circuit : null, position: 0 },
     { transaction },
   );
   await log('opened', plan.openedDaysAgo, 9, { title: plan.title, reason: plan.reason });

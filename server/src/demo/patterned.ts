@@ -96,7 +96,11 @@ function circuitsOf(
     const circuitId = demoId(`${vehicleKey}/${key}/circuit`);
     const { name, fluidGrade, components, ports, joints, hoses } = change(
       measured(
-        renumber(started, (id) => id),
+        renumber(
+          started,
+          (id) => id,
+          (id) => id,
+        ),
         facts,
       ),
     );
@@ -218,7 +222,11 @@ export const BRINDLE = circuitsOf(
       },
     );
     return {
-      ...renumber(piped, (id) => id),
+      ...renumber(
+        piped,
+        (id) => id,
+        (id) => id,
+      ),
       name: 'Front pair and coupled rear',
       hoses: piped.hoses.map((line) =>
         line.id === main.id ? { ...line, name: 'Front hard line', estimated: false } : { ...line },

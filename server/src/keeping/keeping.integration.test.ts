@@ -280,9 +280,12 @@ describe('books of before, written by the application as it then was', () => {
     'person.shopId',
     'wrench.shopId',
     'job_hose.finding',
+    'job.circuitId',
+    'job.circuitBefore',
+    'job.circuitSigned',
   ]);
 
-  test.each(['0001', '0008'])(
+  test.each(['0001', '0008', '0014'])(
     '%s opens with nothing lost',
     async (schema) => {
       const config = await createDatabase();

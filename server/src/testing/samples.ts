@@ -1,6 +1,7 @@
 /** Bodies that several tests send, as a technician would fill them in. */
 import { randomUUID } from 'node:crypto';
 import type { HardLineRequest, TemplateRequest } from '@zephyrcombe/contract';
+import { demoId } from '../demo/identity.ts';
 import { EXAMPLE_BUILD, exampleBanjo } from '@zephyrcombe/core';
 
 /** A vehicle of which nothing more is known than that it is a motorcycle. */
@@ -33,19 +34,29 @@ export const tubeReading = (hoseId: string | undefined, length_m: number, over: 
   ...over,
 });
 
-/** What is signed by Brannoc Hale at 18,500 km on the day the test server's clock starts. */
-export const signedService = (version: number) => ({
-  version,
-  serviceId: randomUUID(),
-  servicedOn: '2026-11-23',
-  distance_m: 18_500_000,
-  distanceTyped: '18500 km',
+/** The fluid that went into a circuit. */
+export const freshFluid = (circuitId: string, over: object = {}) => ({
+  id: randomUUID(),
+  circuitId,
   grade: 'DOT 4',
   batch: 'SK-2610',
   bottleOpenedOn: '2026-11-23',
   quantity_m3: 3.5e-4,
   oldColour: 'tea',
   oldWaterFraction: 0.03,
+  ...over,
+});
+
+/** What is signed by Brannoc Hale at 18,500 km on the day the test server's clock starts: of the beach bike's front, or of others. */
+export const signedService = (
+  version: number,
+  circuitIds: readonly string[] = [demoId('wick/front/circuit')],
+) => ({
+  version,
+  servicedOn: '2026-11-23',
+  distance_m: 18_500_000,
+  distanceTyped: '18500 km',
+  services: circuitIds.map((circuitId) => freshFluid(circuitId)),
   signature: 'brannoc hale',
 });
 

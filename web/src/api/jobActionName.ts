@@ -23,7 +23,7 @@ export type JobActionName = Extract<
   | 'undoBleedEvent'
   | 'recordFinding'
   | 'strikeFinding'
-  | 'setJobHoses'
+  | 'setScope'
   | 'chooseLayout'
   | 'finishJob'
 >;

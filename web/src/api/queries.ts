@@ -154,7 +154,7 @@ function versionedRow(
   switch (name) {
     case 'abandonJob':
     case 'editJob':
-    case 'setJobHoses':
+    case 'setScope':
     case 'chooseLayout':
     case 'quoteJob':
     case 'orderJob':

@@ -1,10 +1,11 @@
 /** What a specification of a hose covers: the hose as it is ordered, and the joints that it goes to. */
-import type { Circuit, HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import type { HoseOfJob, JobDetail, Parts } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
 import type { Facts } from './facts.ts';
 import { factsOf } from './facts.ts';
 
 /** The port's own id may be written anew with the drawing; what it is does not change by that. */
-function portFacts({ ports, joints }: Circuit, jointId: string): object {
+function portFacts({ ports, joints }: Parts, jointId: string): object {
   const joint = joints.find(({ id }) => id === jointId);
   const port = ports.find(({ id }) => id === joint?.portId);
   if (!joint || !port) return {};
@@ -12,10 +13,10 @@ function portFacts({ ports, joints }: Circuit, jointId: string): object {
   return { thread, gender, seat, depth_m, seatMaterial, seal: joint.seal };
 }
 
-function jointFacts({ circuit, joints }: JobDetail, jointId: string): object {
-  const own = joints.find((joint) => joint.jointId === jointId);
+function jointFacts(detail: JobDetail, jointId: string): object {
+  const own = detail.joints.find((joint) => joint.jointId === jointId);
   return {
-    port: portFacts(circuit, jointId),
+    port: portFacts(partsOf(detail), jointId),
     ...(own
       ? { bolt: own.bolt, washer: own.washer, boltState: own.boltState, oldIsSwitch: own.oldIsSwitch }
       : {}),

@@ -65,8 +65,7 @@ export function offerUpGate(detail: JobDetail): readonly Obstacle[] {
 }
 
 /** Signing a job off, as far as its hoses go. */
-export const signGate = (detail: JobDetail): readonly Obstacle[] => [
-  ...(detail.job.endsConfirmed ? [] : [{ code: 'endsNotConfirmed' as const }]),
+export const hosesSignGate = (detail: JobDetail): readonly Obstacle[] => [
   ...hosesOf(detail).flatMap((own) => [
     ...specificationObstacles(detail, own),
     ...handObstacles(detail, own),

@@ -3,6 +3,7 @@ import type { Change } from '../approvals/facts.ts';
 
 export type Obstacle =
   | { readonly code: 'endsNotConfirmed' }
+  | { readonly code: 'notLookedOver' }
   | { readonly code: 'notMeasured'; readonly hose: string }
   | { readonly code: 'notSpecified'; readonly hose: string }
   | { readonly code: 'changedSinceSpecified'; readonly hose: string; readonly changes: readonly Change[] }
@@ -13,4 +14,7 @@ export type Obstacle =
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
-  | { readonly code: 'reservoirEmpty'; readonly strokesOver: number };
+  | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
+  | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
+  | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
+  | { readonly code: 'nipplesNotClear'; readonly nipples: readonly string[] };

@@ -6,6 +6,7 @@ import { changeText, obstacleText } from './obstacleText.ts';
 /** One of every code; a new one fails to compile until it has one. */
 const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code: Code }> } = {
   endsNotConfirmed: { code: 'endsNotConfirmed' },
+  notLookedOver: { code: 'notLookedOver' },
   notMeasured: { code: 'notMeasured', hose: 'Front hose' },
   notSpecified: { code: 'notSpecified', hose: 'Front hose' },
   changedSinceSpecified: {
@@ -21,6 +22,9 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   notProved: { code: 'notProved', hose: 'Front hose' },
   madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },
   reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },
+  jointsNotTorqued: { code: 'jointsNotTorqued', joints: ['Master', 'Left caliper'] },
+  jointsNotDry: { code: 'jointsNotDry', joints: ['Master'] },
+  nipplesNotClear: { code: 'nipplesNotClear', nipples: ['Left caliper nipple'] },
 };
 
 test.each(Object.values(EXAMPLES))('$code is said in a sentence, with the way out', (obstacle) => {

@@ -62,6 +62,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: 'Nobody has confirmed what is at the ends.',
         wayOut: 'Look over: confirm the ends of every hose, as seen or knowingly assumed.',
       };
+    case 'notLookedOver':
+      return {
+        what: 'Nobody has looked the brake over.',
+        wayOut: 'Look over: see the cap and its fluid, nipples, hoses and joints, and tick it.',
+      };
     case 'notMeasured':
       return {
         what: `${obstacle.hose} has no length.`,
@@ -116,6 +121,21 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       return {
         what: `By the count the reservoir fell below its minimum ${obstacle.strokesOver === 1 ? 'a stroke' : `${obstacle.strokesOver} strokes`} ago: air may have been drawn in.`,
         wayOut: 'Top up, pump on and look at what comes.',
+      };
+    case 'jointsNotTorqued':
+      return {
+        what: `Not torqued: ${obstacle.joints.join(', ')}.`,
+        wayOut: 'Fit: record the torque of every joint.',
+      };
+    case 'jointsNotDry':
+      return {
+        what: `Nobody has seen dry: ${obstacle.joints.join(', ')}.`,
+        wayOut: 'Hand over: wipe every joint and see that it stays dry under pressure.',
+      };
+    case 'nipplesNotClear':
+      return {
+        what: `Not run clear yet: ${obstacle.nipples.join(', ')}.`,
+        wayOut: 'Bleed: go on until the outflow is clear and free of bubbles.',
       };
   }
 }

@@ -1,30 +1,66 @@
-/** The level of the reservoir by count: what was pumped out since it was last filled. */
-import type { Component, JobDetail } from '@zephyrcombe/contract';
+/** The level of a reservoir by count: what was pumped out of it since it was last filled. */
+import type { Circuit, Component, JobDetail } from '@zephyrcombe/contract';
 import type { RefillGuard, Result } from '@zephyrcombe/core';
 import { refillGuard, STROKE_EFFICIENCY, strokesSinceTopUp } from '@zephyrcombe/core';
 import type { Obstacle } from './obstacle.ts';
 
-const partOf = (detail: JobDetail, kind: Component['kind']) =>
-  detail.circuit.components.find((component) => component.kind === kind);
+const partOf = ({ components }: Circuit, kind: Component['kind']) =>
+  components.find((component) => component.kind === kind);
 
-/** The refill guard of the circuit's one reservoir; null when master or reservoir are not known well enough. */
-export function reservoirGuard(detail: JobDetail): Result<RefillGuard> | null {
-  const master = partOf(detail, 'master');
-  const reservoir = partOf(detail, 'reservoir');
+/** What stands for a part that several circuits share. */
+const shared = (part: Component | undefined): string | null => part?.sameAs ?? part?.id ?? null;
+
+/** The circuits of a job that drink from the same reservoir as this one. */
+function fedTogether({ circuits }: JobDetail, circuit: Circuit): readonly Circuit[] {
+  const own = shared(partOf(circuit, 'reservoir'));
+  return circuits
+    .map((other) => other.circuit)
+    .filter(
+      (other) => other.id === circuit.id || (own !== null && shared(partOf(other, 'reservoir')) === own),
+    );
+}
+
+const circuitWith = ({ circuits }: JobDetail, nippleId: string): Circuit | undefined =>
+  circuits.find(({ circuit }) => circuit.components.some(({ id }) => id === nippleId))?.circuit;
+
+/**
+ * The refill guard of the reservoir that feeds a nipple, with the strokes of every circuit that it feeds; null when master or
+ * reservoir are not known well enough. A stroke of a tandem master moves both circuits: counted once, at the nipple that was open.
+ */
+export function reservoirGuard(detail: JobDetail, nippleId: string): Result<RefillGuard> | null {
+  const circuit = circuitWith(detail, nippleId);
+  if (!circuit) return null;
+  const master = partOf(circuit, 'master');
+  const reservoir = partOf(circuit, 'reservoir');
   if (!master?.masterBore_m || !master.leverStroke_m || !master.leverRatio || !reservoir?.usable_m3)
     return null;
   const { masterBore_m, leverStroke_m, leverRatio } = master;
+  const nipples = new Set(
+    fedTogether(detail, circuit).flatMap(({ components }) => components.map(({ id }) => id)),
+  );
   return refillGuard(
     { masterBore_m, leverStroke_m, leverRatio, efficiency: STROKE_EFFICIENCY },
     reservoir.usable_m3,
-    strokesSinceTopUp(detail.bleedRuns.flatMap((run) => run.events)),
+    strokesSinceTopUp(
+      detail.bleedRuns.filter((run) => nipples.has(run.nippleId)).flatMap((run) => run.events),
+    ),
     detail.vehicle.abs,
   );
 }
 
+/** The other circuits of the vehicle that this nipple's reservoir feeds: nobody looks at them while this one is pumped. */
+export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] {
+  const circuit = circuitWith(detail, nippleId);
+  return circuit
+    ? fedTogether(detail, circuit)
+        .filter(({ id }) => id !== circuit.id)
+        .map(({ name }) => name)
+    : [];
+}
+
 /** Calling a nipple clear: what came last came from a reservoir that still had fluid in it. */
-export function clearGate(detail: JobDetail): readonly Obstacle[] {
-  const guard = reservoirGuard(detail);
+export function clearGate(detail: JobDetail, nippleId: string): readonly Obstacle[] {
+  const guard = reservoirGuard(detail, nippleId);
   return guard?.ok && guard.value.strokesLeft < 0
     ? [{ code: 'reservoirEmpty', strokesOver: -guard.value.strokesLeft }]
     : [];

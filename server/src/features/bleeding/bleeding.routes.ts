@@ -1,4 +1,5 @@
 import type { StoredBleedEvent } from '@zephyrcombe/contract';
+import { nipplesOf } from '@zephyrcombe/contract';
 import { clearGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -15,7 +16,7 @@ export function bleedingHandlers(
         requireNipple(action, params.nippleId);
         const before = eventsAt(action, params.nippleId);
         if (before.some((event) => event.id === body.id)) return;
-        if (body.kind === 'clear') requireWay(clearGate(action.detail), action.person);
+        if (body.kind === 'clear') requireWay(clearGate(action.detail, params.nippleId), action.person);
         await writeEvents(action, params.nippleId, [...before, toEvent(body, action.now)]);
         // Strokes are counted, not logged one by one: the log says what was decided.
         if (body.kind !== 'stroke')
@@ -42,13 +43,7 @@ const countStrokes = (events: readonly StoredBleedEvent[]) =>
   events.filter((event) => event.kind === 'stroke').length;
 
 function requireNipple({ detail }: JobAction, nippleId: string): void {
-  if (
-    !detail.circuit.components.some(
-      (component) => component.id === nippleId && component.kind === 'bleedNipple',
-    )
-  ) {
-    throw new AppProblem('not-found');
-  }
+  if (!nipplesOf(detail).some(({ id }) => id === nippleId)) throw new AppProblem('not-found');
 }
 
 const eventsAt = ({ detail }: JobAction, nippleId: string): readonly StoredBleedEvent[] =>

@@ -1,6 +1,6 @@
 /** Judgements kept with a job. What the asker saw does not count: the core judges again here, and the log keeps what came out. */
 import type { EvidenceEntry, LogKind } from '@zephyrcombe/contract';
-import { createWriter, problemText } from '@zephyrcombe/contract';
+import { createWriter, partsOf, problemText } from '@zephyrcombe/contract';
 import type { Caution, Problem } from '@zephyrcombe/core';
 import {
   developed,
@@ -42,8 +42,8 @@ async function judged(action: JobAction, entry: EvidenceEntry): Promise<Judged> 
       cautions: judgeLine(entry.request.build, made.value, entry.checks),
     };
   }
-  if (!detail.circuit.hoses.some(({ id }) => id === entry.hoseId))
-    throw fieldProblem('hoseId', 'is not on this circuit');
+  if (!partsOf(detail).hoses.some(({ id }) => id === entry.hoseId))
+    throw fieldProblem('hoseId', 'is not on the circuits of this job');
   if (entry.kind === 'donor') {
     const result = judgeDonor(entry.check.need, entry.check.donor);
     if (!result.ok) return refuse(result.problem);

@@ -1,4 +1,5 @@
 /** What was found on hoses, pipes and joints: recorded, struck out, never changed. */
+import { partsOf } from '@zephyrcombe/contract';
 import type { Dependencies } from '../../dependencies.ts';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -18,10 +19,10 @@ export function findingHandlers(
         async ({ detail, models, transaction, log, person, now }) => {
           // The same finding sent twice, because its reply was lost, is one finding.
           if (detail.findings.some((finding) => finding.id === body.id)) return;
-          const line = detail.circuit.hoses.find((hose) => hose.id === body.subjectId);
-          const joint = detail.circuit.joints.find((candidate) => candidate.id === body.subjectId);
+          const line = partsOf(detail).hoses.find((hose) => hose.id === body.subjectId);
+          const joint = partsOf(detail).joints.find((candidate) => candidate.id === body.subjectId);
           const named = body.subject === 'joint' ? joint : line?.kind === body.subject ? line : undefined;
-          if (!named) throw fieldProblem('subjectId', 'is not on this circuit');
+          if (!named) throw fieldProblem('subjectId', 'is not on the circuits of this job');
           if (!conditionsOn(body.subject).includes(body.condition))
             throw fieldProblem('condition', 'cannot be found on a part of this kind');
           await models.Finding.create(

@@ -7,17 +7,17 @@ import type { FluidServiceRow } from './fluidService.model.ts';
 
 const NEWEST = ['servicedOn', 'id'] as const;
 
-/** The fluid service that a job ended with; null while there is none. */
-export async function serviceOfJob(
+/** The fluid services that a job ended with, one for each of its circuits. */
+export async function servicesOfJob(
   { models }: Database,
   jobId: string,
   transaction?: Transaction,
-): Promise<FluidService | null> {
-  const row = await models.FluidService.findOne({
+): Promise<readonly FluidService[]> {
+  const rows = await models.FluidService.findAll({
     where: { jobId },
     ...(transaction ? { transaction } : {}),
   });
-  return row === null ? null : ((await named(models, [row], transaction))[0] ?? null);
+  return rows.length === 0 ? [] : named(models, rows, transaction);
 }
 
 /** A vehicle's fluid services, newest first. */

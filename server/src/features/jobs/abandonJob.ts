@@ -7,6 +7,8 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 import type { JobAction } from './jobAction.ts';
+import { signCircuits } from './finishJob.ts';
+import { requireScopesStay } from './jobScope.ts';
 
 /**
  * A brake that was opened is either put together and signed off, or the vehicle does not run; an apprentice does not decide
@@ -24,13 +26,12 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
   const brakeLeftOpen = opening !== 'untouched' && body.brakeLeftOpen;
   const why = { because: body.because, brakeLeftOpen };
   const abandoned = { on: calendarDateOf(now), by: person.name, byId: person.id, ...why };
-  const found = job.circuitBefore;
-  await job.update(
-    { status: 'abandoned', abandoned, circuitSigned: detail.circuit, version: body.version + 1 },
-    { transaction },
-  );
-  if (found !== null && !brakeLeftOpen) {
-    await saveHydraulics(models, transaction, detail.circuit, found);
+  await job.update({ status: 'abandoned', abandoned, version: body.version + 1 }, { transaction });
+  await signCircuits(action);
+  for (const { circuit, before: found } of detail.circuits) {
+    if (found === null || brakeLeftOpen) continue;
+    await requireScopesStay(models, transaction, circuit.id, found, detail.job.id);
+    await saveHydraulics(models, transaction, circuit, found);
     await writeVehicleChange(models, transaction, {
       vehicleId: detail.vehicle.id,
       at: now,
@@ -38,8 +39,8 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
       byId: person.id,
       kind: 'layoutChosen',
       detail: {
-        circuit: detail.circuit.name,
-        from: layoutOf(hydraulicsOf(detail.circuit)),
+        circuit: circuit.name,
+        from: layoutOf(hydraulicsOf(circuit)),
         to: layoutOf(found),
       },
     });

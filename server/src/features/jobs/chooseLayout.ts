@@ -3,18 +3,24 @@ import { randomUUID } from 'node:crypto';
 import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { LayoutId } from '@zephyrcombe/core';
 import { layOut, layoutOf } from '@zephyrcombe/core';
-import { AppProblem } from '../../http/appProblem.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { loadCircuitIn } from '../vehicles/circuit.repository.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
 import type { JobAction } from './jobAction.ts';
-import { hasWork, writeScope } from './jobScope.ts';
+import { hasWork, requireScopesStay, writeScope } from './jobScope.ts';
 
 /** Every hose of the new layout comes into the job: it is made, measured and fitted there. */
-export async function chooseLayout(action: JobAction, layout: LayoutId | 'asFound'): Promise<void> {
+export async function chooseLayout(
+  action: JobAction,
+  circuitId: string,
+  layout: LayoutId | 'asFound',
+): Promise<void> {
   const { job, detail, models, transaction, log, person, now } = action;
-  const current = hydraulicsOf(detail.circuit);
-  const found = job.circuitBefore ?? current;
+  const own = detail.circuits.find(({ circuit }) => circuit.id === circuitId);
+  if (!own) throw fieldProblem('circuitId', 'is not a circuit of this job');
+  const current = hydraulicsOf(own.circuit);
+  const found = own.before ?? current;
   const next = layout === 'asFound' ? found : layOut(found, layout, randomUUID);
   if (next === null) {
     throw new AppProblem('no-answer', {
@@ -22,27 +28,35 @@ export async function chooseLayout(action: JobAction, layout: LayoutId | 'asFoun
     });
   }
   const kept = new Set(next.hoses.map((hose) => hose.id));
-  const lost = detail.hoses.filter((hose) => !kept.has(hose.hoseId) && hasWork(action, hose.hoseId));
+  const onIt = new Set(current.hoses.map((hose) => hose.id));
+  const elsewhere = detail.hoses.filter(({ hoseId }) => !onIt.has(hoseId));
+  const lost = detail.hoses.filter(
+    (hose) => onIt.has(hose.hoseId) && !kept.has(hose.hoseId) && hasWork(action, hose.hoseId),
+  );
   if (lost.length > 0) {
     throw new AppProblem('in-use', {
       detail: 'Work is recorded on hoses that this layout does not have. Strike it out first.',
       errors: lost.map(({ hoseId }) => ({
         field: 'layout',
-        message: `${current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''} has readings or torque records`,
+        message: `${current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''} has work on record`,
       })),
     });
   }
-  await saveHydraulics(models, transaction, detail.circuit, next);
-  const circuit = await loadCircuitIn(models, detail.circuit.id, transaction);
-  await writeScope(
-    models,
-    transaction,
-    detail.job.id,
-    circuit,
-    circuit.hoses.map((hose) => hose.id),
+  await requireScopesStay(models, transaction, circuitId, next, detail.job.id);
+  await saveHydraulics(models, transaction, own.circuit, next);
+  const circuit = await loadCircuitIn(models, circuitId, transaction);
+  const circuits = detail.circuits.map((one) => (one === own ? circuit : one.circuit));
+  await writeScope(models, transaction, detail.job.id, {
+    circuits,
+    hoses: circuits.flatMap(({ id, hoses }) =>
+      id === circuitId ? hoses : hoses.filter((hose) => elsewhere.some(({ hoseId }) => hoseId === hose.id)),
+    ),
+  });
+  await models.JobCircuit.update(
+    { found: layout === 'asFound' ? null : found },
+    { where: { jobId: detail.job.id, circuitId }, transaction },
   );
-  const before = layout === 'asFound' ? null : found;
-  await job.update({ circuitBefore: before, version: job.version + 1 }, { transaction });
+  await job.update({ version: job.version + 1 }, { transaction });
   const entry = { from: layoutOf(current), to: layout === 'asFound' ? layoutOf(found) : layout };
   await log('layoutChosen', { ...entry, hoses: circuit.hoses.map((hose) => hose.name) });
   await writeVehicleChange(models, transaction, {

@@ -5,6 +5,7 @@ import {
   createWriter,
   hoseOfJob,
   liveReadings,
+  partsOf,
   problemText,
   specificationCautions,
   tapeSetting,
@@ -53,7 +54,7 @@ export async function editJobHose(
   }
 
   if (next.build && (changes.build || changes.specified === true)) {
-    const length_m = next.order_m ?? detail.circuit.hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
+    const length_m = next.order_m ?? partsOf(detail).hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
     const [fault] = placeFaults(next.build.along, freeHose(length_m, next.endA, next.endB));
     const part = next.build.along.find(({ id }) => id === fault?.id);
     if (fault && part)

@@ -1,4 +1,5 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
+import { partsOf } from '@zephyrcombe/contract';
 import { jointGate } from '@zephyrcombe/workshop';
 import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -45,7 +46,7 @@ export async function editJobJoint(
     changes.oldIsSwitch !== undefined
   ) {
     // What was specified before approvals were kept cannot tell that its bolt is another one.
-    const touched = detail.circuit.hoses.filter(
+    const touched = partsOf(detail).hoses.filter(
       (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
     );
     await models.JobHose.update(

@@ -1,10 +1,8 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { JobHose } from '@zephyrcombe/contract';
 import type { Override } from '@zephyrcombe/contract';
-import { createWriter, problemText, capsOfJob } from '@zephyrcombe/contract';
-import type { Stage } from '@zephyrcombe/core';
+import { capsOfJob, createWriter, partsOf, problemText } from '@zephyrcombe/contract';
 import {
-  isClear,
   judgeBottle,
   judgeGrade,
   judgeHandover,
@@ -21,15 +19,22 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { requireStopsAnswered, requireWay } from './jobAction.ts';
 import { refreshDue } from '../vehicles/due.ts';
+import { takeCircuit } from '../vehicles/saveHydraulics.ts';
 
 export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
-  requireStagesDone(action);
+  requireWay(signGate(detail), person);
   const today = calendarDateOf(now);
   if (body.servicedOn > today) throw fieldProblem('servicedOn', 'lies in the future');
-  if (body.bottleOpenedOn !== null && body.bottleOpenedOn > body.servicedOn) {
-    throw fieldProblem('bottleOpenedOn', 'is after the service');
-  }
+  const fluids = detail.circuits.map(({ circuit }) => {
+    const given = body.services.find(({ circuitId }) => circuitId === circuit.id);
+    if (!given) throw fieldProblem('services', `say nothing of the fluid of: ${circuit.name}`);
+    if (given.bottleOpenedOn !== null && given.bottleOpenedOn > body.servicedOn)
+      throw fieldProblem('bottleOpenedOn', 'is after the service');
+    return { circuit, given };
+  });
+  if (body.services.length > fluids.length)
+    throw fieldProblem('services', 'name a circuit that this job does not work on');
   if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0) {
     throw fieldProblem('signature', `must be the name of who is signed in: ${person.name}`);
   }
@@ -44,13 +49,20 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     throw fieldProblem('distance_m', `is less than the ${write.distance(known_m)} already on record`);
   }
 
-  const handover = judgeHandover(detail.job.handoverChecks, detail.vehicle);
+  const handover = judgeHandover(detail.job.handoverChecks, {
+    abs: detail.vehicle.abs,
+    hasJoints: detail.joints.length > 0,
+  });
   const cautions = [
     ...handover.cautions,
     ...capsOfJob(detail),
-    ...judgeGrade(detail.circuit.fluidGrade, body.grade),
-    ...(body.bottleOpenedOn === null ? [] : judgeBottle(body.bottleOpenedOn, body.servicedOn)),
-    ...judgeRecord({ batch: body.batch, distance: body.distance_m, quantity: body.quantity_m3 }),
+    ...fluids.flatMap(({ circuit, given }) =>
+      [
+        ...judgeGrade(circuit.fluidGrade, given.grade),
+        ...(given.bottleOpenedOn === null ? [] : judgeBottle(given.bottleOpenedOn, body.servicedOn)),
+        ...judgeRecord({ batch: given.batch, distance: body.distance_m, quantity: given.quantity_m3 }),
+      ].map((caution) => (fluids.length > 1 ? { ...caution, subject: circuit.name } : caution)),
+    ),
   ];
   requireStopsAnswered(cautions, body.overrides, person);
   const unanswered = handover.open.filter((check) => !cautionOf(check, body.overrides));
@@ -77,25 +89,18 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   if (!due.ok)
     throw new AppProblem('no-answer', { detail: problemText(due.problem, createWriter(person.units)) });
 
-  const service = {
-    id: body.serviceId,
+  const services = fluids.map(({ given }) => ({
+    ...given,
     vehicleId: detail.vehicle.id,
-    circuitId: detail.circuit.id,
     jobId: detail.job.id,
     servicedOn: body.servicedOn,
     distance_m: body.distance_m,
-    grade: body.grade,
-    batch: body.batch,
-    bottleOpenedOn: body.bottleOpenedOn,
-    quantity_m3: body.quantity_m3,
-    oldColour: body.oldColour,
-    oldWaterFraction: body.oldWaterFraction,
     ...interval,
     ...due.value,
     by: person.name,
     byId: person.id,
-  };
-  await models.FluidService.create(service, { transaction });
+  }));
+  await models.FluidService.bulkCreate(services, { transaction });
   await updateVehicle(action, body.distance_m, today);
   await refreshDue(models, transaction, detail.vehicle.id);
   await models.Job.update(
@@ -104,37 +109,35 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
       finishedOn: today,
       signedBy: person.name,
       signedById: person.id,
-      circuitSigned: detail.circuit,
       version: body.version + 1,
     },
     { where: { id: detail.job.id }, transaction },
   );
-  await log('finished', { ...service, distanceTyped: body.distanceTyped, overrides: body.overrides });
+  await signCircuits(action);
+  await log('finished', {
+    servicedOn: body.servicedOn,
+    distance_m: body.distance_m,
+    distanceTyped: body.distanceTyped,
+    ...interval,
+    ...due.value,
+    services: fluids.map(({ circuit, given }) => ({ ...given, circuit: circuit.name })),
+    overrides: body.overrides,
+  });
+}
+
+/** Each circuit of the job as it stands: a closed record does not change with the vehicle. */
+export async function signCircuits({ detail, models, transaction }: JobAction): Promise<void> {
+  for (const { circuit } of detail.circuits)
+    await models.JobCircuit.update(
+      { signed: circuit },
+      { where: { jobId: detail.job.id, circuitId: circuit.id }, transaction },
+    );
 }
 
 /** Only the checks that have a caution of their own can be answered with a reason; the others are done or not. */
 function cautionOf(check: string, overrides: readonly Override[]): boolean {
   const ids: Readonly<Record<string, string>> = { stopLamp: 'M95', warningLampOff: 'M94' };
   return overrides.some((override) => override.caution === ids[check]);
-}
-
-function requireStagesDone({ detail, person }: JobAction): void {
-  const notReady = (stage: Stage, sentence: string) =>
-    new AppProblem('stage-not-ready', { detail: sentence, errors: [{ field: stage, message: sentence }] });
-  const torqued = (jointId: string) =>
-    detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
-  requireWay(signGate(detail), person);
-  const open = detail.joints.filter((joint) => !torqued(joint.jointId)).length;
-  if (open > 0)
-    throw notReady('fit', `Fit: ${open === 1 ? 'a joint is' : `${open} joints are`} not torqued.`);
-  const dry = detail.joints.every((joint) => joint.leakChecked);
-  if (!dry)
-    throw notReady('hand-over', 'Hand over: wipe every joint and see that it stays dry under pressure.');
-  const nipples = detail.circuit.components.filter((component) => component.kind === 'bleedNipple');
-  const clear = nipples.filter((nipple) =>
-    isClear(detail.bleedRuns.find((run) => run.nippleId === nipple.id)?.events ?? []),
-  );
-  if (clear.length < nipples.length) throw notReady('bleed', 'Bleed: a nipple has not run clear yet.');
 }
 
 /** Made up here: the day it was measured. Bought: its date code, where that reads one way only. */
@@ -157,9 +160,10 @@ async function updateVehicle(
       { where: { id: detail.vehicle.id }, transaction },
     );
   }
+  const parts = partsOf(detail);
   for (const hose of detail.hoses) {
     if (hose.order_m === null) continue;
-    const before = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
+    const before = parts.hoses.find((candidate) => candidate.id === hose.hoseId);
     await models.Hose.update(
       {
         length_m: hose.order_m,
@@ -175,15 +179,12 @@ async function updateVehicle(
     );
   }
   for (const joint of detail.joints) {
-    const before = detail.circuit.joints.find((candidate) => candidate.id === joint.jointId);
+    const before = parts.joints.find((candidate) => candidate.id === joint.jointId);
     await models.Joint.update(
       { bolt: joint.bolt, washer: joint.washer, version: (before?.version ?? 0) + 1 },
       { where: { id: joint.jointId }, transaction },
     );
   }
   // A drawing that was opened before this does not put the old parts back.
-  await models.Circuit.update(
-    { version: detail.circuit.version + 1 },
-    { where: { id: detail.circuit.id }, transaction },
-  );
+  for (const { circuit } of detail.circuits) await takeCircuit(models, transaction, circuit);
 }

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
-import { signedService, tubeReading } from '../../testing/samples.ts';
+import { freshFluid, signedService, tubeReading } from '../../testing/samples.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -14,6 +15,7 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const WICK = demoId('wick');
+const FRONT = demoId('wick/front/circuit');
 const HOSE = demoId('wick/front/hose');
 const SEALS = { endA: 'eyeCentre', endB: 'eyeCentre' } as const;
 
@@ -21,7 +23,7 @@ async function newJob(): Promise<JobDetail> {
   const reply = await server.ask('POST', '/api/jobs', {
     id: randomUUID(),
     vehicleId: WICK,
-    circuitId: demoId('wick/front/circuit'),
+    circuitIds: [demoId('wick/front/circuit')],
     title: 'Front hose',
     reason: 'Cracked',
     hoseIds: [HOSE],
@@ -106,7 +108,7 @@ describe('a job from first look to service record', () => {
     });
     job = await act('POST', job, '/torque-records', torque(job, 0));
     job = await act('POST', job, '/torque-records', torque(job, 1));
-    const nipple = job.circuit.components.find((component) => component.kind === 'bleedNipple');
+    const [nipple] = nipplesOf(job);
     for (const kind of ['stroke', 'stroke', 'clear'])
       job = await act('POST', job, `/nipples/${nipple?.id}/events`, { id: randomUUID(), kind });
     for (const joint of job.joints)
@@ -131,7 +133,11 @@ describe('a job from first look to service record', () => {
       distanceTyped: '1000 km',
     });
     expect(problemOf(backwards)).toMatchObject({ status: 400, errors: [{ field: 'distance_m' }] });
-    const yearZero = { ...finish, servicedOn: '0000-11-23', bottleOpenedOn: null };
+    const yearZero = {
+      ...finish,
+      servicedOn: '0000-11-23',
+      services: [freshFluid(FRONT, { bottleOpenedOn: null })],
+    };
     expect(
       problemOf(await server.ask('POST', `/api/jobs/${job.job.id}/finish`, yearZero)).errors,
     ).toMatchObject([{ field: 'servicedOn' }]);
@@ -141,13 +147,13 @@ describe('a job from first look to service record', () => {
     }
     const wrongFluid = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, {
       ...finish,
-      grade: 'mineral oil',
+      services: [freshFluid(FRONT, { grade: 'mineral oil' })],
     });
     expect(problemOf(wrongFluid)).toMatchObject({ code: 'stop-not-answered', cautions: [{ id: 'M77' }] });
 
     job = await act('POST', job, '/finish', finish);
     // Two years and 48,000 km on: the shop's and the maker's interval, whichever is stricter.
-    expect(job.fluidService).toMatchObject({
+    expect(job.circuits[0]?.service).toMatchObject({
       dueOn: '2028-11-23',
       dueDistance_m: 66_500_000,
       by: 'Brannoc Hale',
@@ -328,7 +334,7 @@ describe('torque', () => {
       version: hoseOf(other).version,
       plugs: { A: { put: 1, out: 0 }, B: { put: 1, out: 1 } },
     });
-    const line = other.circuit.hoses.find(({ id }) => id === HOSE);
+    const line = partsOf(other).hoses.find(({ id }) => id === HOSE);
     const at = (jointId: string | undefined) => other.joints.findIndex((joint) => joint.jointId === jointId);
     const post = (index: number) =>
       server.ask('POST', `/api/jobs/${other.job.id}/torque-records`, torque(other, index));
@@ -382,7 +388,7 @@ describe('torque', () => {
 describe('bleeding', () => {
   test('a stroke sent twice counts once, and the last one is taken back', async () => {
     let job = await newJob();
-    const nipple = job.circuit.components.find((component) => component.kind === 'bleedNipple');
+    const [nipple] = nipplesOf(job);
     const stroke = { id: randomUUID(), kind: 'stroke' };
     job = await act('POST', job, `/nipples/${nipple?.id}/events`, stroke);
     job = await act('POST', job, `/nipples/${nipple?.id}/events`, stroke);
@@ -410,25 +416,16 @@ describe('signing off too early', () => {
   test('names the joint, the nipple or the check that is open', async () => {
     const job = await server.job('petrelle-bars');
     const body = {
-      version: job.job.version,
-      serviceId: randomUUID(),
-      servicedOn: '2026-11-23',
+      ...signedService(job.job.version, [demoId('petrelle/front/circuit')]),
       distance_m: null,
       distanceTyped: '',
-      grade: 'DOT 4',
-      batch: '',
-      bottleOpenedOn: null,
-      quantity_m3: null,
-      oldColour: null,
-      oldWaterFraction: null,
-      signature: 'Brannoc Hale',
     };
     const reply = await server.ask('POST', `/api/jobs/${job.job.id}/finish`, body);
     expect(problemOf(reply)).toMatchObject({
       status: 422,
       code: 'stage-not-ready',
-      errors: [{ field: 'fit' }],
+      errors: [{ field: 'jointsNotTorqued' }, { field: 'jointsNotDry' }, { field: 'nipplesNotClear' }],
     });
-    expect(problemOf(reply).detail).toContain('3 joints are not torqued');
+    expect(problemOf(reply).detail).toMatch(/^Not torqued: .*Left caliper.* Fit: record the torque/);
   });
 });

@@ -23,12 +23,18 @@ export type JobRow = Row<
   Omit<Job, 'number'> & {
     /** The database counts it. */
     number?: number;
-    /** As found, when the job chose another layout. */
-    circuitBefore: HydraulicsEntry | null;
-    /** As it was when the job was signed off: the record does not change with the vehicle. */
-    circuitSigned: Circuit | null;
   }
 >;
+
+export type JobCircuitRow = Row<{
+  jobId: string;
+  circuitId: string;
+  /** As found, when the job chose another layout for it. */
+  found: HydraulicsEntry | null;
+  /** As it was when the job was signed off: the record does not change with the vehicle. */
+  signed: Circuit | null;
+  position: number;
+}>;
 export type JobHoseRow = Row<JobHose & { jobId: string; position: number }>;
 export type JobJointRow = Row<JobJoint & { jobId: string; position: number }>;
 export interface LogColumns {
@@ -50,7 +56,6 @@ export const defineJob = (sequelize: Sequelize) =>
     {
       id: key(),
       vehicleId: reference(),
-      circuitId: reference(),
       title: text(),
       reason: text(),
       status: text(),
@@ -67,11 +72,22 @@ export const defineJob = (sequelize: Sequelize) =>
       orderTerms: json('orderTerms', true),
       fitChecks: json('fitChecks'),
       handoverChecks: json('handoverChecks'),
-      circuitBefore: json('circuitBefore', true),
-      circuitSigned: json('circuitSigned', true),
       version: version(),
     },
     plainTable('job'),
+  );
+
+export const defineJobCircuit = (sequelize: Sequelize) =>
+  sequelize.define<JobCircuitRow>(
+    'jobCircuit',
+    {
+      jobId: { ...reference(), primaryKey: true },
+      circuitId: { ...reference(), primaryKey: true },
+      found: json('found', true),
+      signed: json('signed', true),
+      position: whole(),
+    },
+    plainTable('job_circuit'),
   );
 
 export const defineJobHose = (sequelize: Sequelize) =>

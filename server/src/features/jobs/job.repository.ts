@@ -4,12 +4,12 @@ import { withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { serviceOfJob } from '../fluid-services/fluidService.repository.ts';
+import { servicesOfJob } from '../fluid-services/fluidService.repository.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 
 export function toJob(row: JobRow): Job {
-  const { circuitBefore: _before, circuitSigned: _signed, number, ...job } = row.get({ plain: true });
+  const { number, ...job } = row.get({ plain: true });
   return { ...job, number: number ?? 0 };
 }
 
@@ -53,6 +53,7 @@ export async function loadJobDetail(
   const job = await models.Job.findByPk(jobId, inside);
   if (job === null) throw new AppProblem('not-found');
   const where = { jobId };
+  const scope = await models.JobCircuit.findAll({ where, order: BY_POSITION, ...inside });
   const [
     shop,
     vehicle,
@@ -62,7 +63,7 @@ export async function loadJobDetail(
     readings,
     torques,
     runs,
-    fluidService,
+    services,
     wrenches,
     findings,
     photos,
@@ -71,7 +72,7 @@ export async function loadJobDetail(
   ] = await Promise.all([
     models.Shop.findOne({ rejectOnEmpty: true, ...inside }),
     models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
-    loadCircuits(database, { id: job.circuitId }, transaction),
+    loadCircuits(database, { id: scope.map(({ circuitId }) => circuitId) }, transaction),
     models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
     models.JobJoint.findAll({ where, order: BY_POSITION, ...inside }),
     models.Reading.findAll({
@@ -91,7 +92,7 @@ export async function loadJobDetail(
       ...inside,
     }),
     models.BleedRun.findAll({ where, ...inside }),
-    serviceOfJob(database, jobId, transaction),
+    servicesOfJob(database, jobId, transaction),
     models.Wrench.findAll({ where: { isRetired: false }, order: [['maximum_Nm', 'ASC']], ...inside }),
     models.Finding.findAll({
       where,
@@ -110,14 +111,21 @@ export async function loadJobDetail(
     models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
     logTellsOfOpening(database, jobId, transaction),
   ]);
-  // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
-  const circuit = job.circuitSigned ? withBlanks(job.circuitSigned) : circuits[0];
-  if (circuit === undefined) throw new Error(`Job ${jobId} has no circuit`);
   return withStandingApprovals({
     job: toJob(job),
     shop: shop.get({ plain: true }),
     vehicle: vehicle.get({ plain: true }),
-    circuit,
+    circuits: scope.map(({ circuitId, found, signed }) => {
+      // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
+      const circuit = signed ? withBlanks(signed) : circuits.find(({ id }) => id === circuitId);
+      if (circuit === undefined) throw new Error(`Job ${jobId} works on a circuit that is not there`);
+      const service = services.find((one) => one.circuitId === circuitId);
+      return {
+        circuit,
+        before: found && withBlanks(found),
+        service: service ? { ...service, circuitName: circuit.name } : null,
+      };
+    }),
     hoses: hoses.map((row) => ofJob(row)),
     joints: joints.map((row) => ofJob(row)),
     readings: readings.map((row) => ({
@@ -129,7 +137,6 @@ export async function loadJobDetail(
       at: row.at.toISOString(),
     })),
     bleedRuns: runs.map(({ nippleId, events }) => ({ nippleId, events })),
-    fluidService,
     wrenches: wrenches.map((row) => row.get({ plain: true })),
     findings: findings.map((row) => ({
       ...ofJob<JobDetail['findings'][number]>(row),
@@ -141,7 +148,6 @@ export async function loadJobDetail(
     }),
     traces: traces.map((row) => ofJob(row)),
     openedOnce,
-    circuitBefore: job.circuitBefore && withBlanks(job.circuitBefore),
   });
 }
 

@@ -1,6 +1,8 @@
 /** Jobs as lists show them, newest first, a page at a time. */
 import type { Job, JobSummary } from '@zephyrcombe/contract';
-import { isClear, jobProgress } from '@zephyrcombe/core';
+import { isClear } from '@zephyrcombe/core';
+import type { Progress } from '@zephyrcombe/workshop';
+import { jobProgress } from '@zephyrcombe/workshop';
 import type { WhereOptions } from 'sequelize';
 import { IndexHints, literal, Op } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
@@ -102,7 +104,6 @@ const SHOWN = [
   'id',
   'title',
   'vehicleId',
-  'circuitId',
   'status',
   'openedOn',
   'finishedOn',
@@ -114,22 +115,32 @@ type Row = Pick<Job, (typeof SHOWN)[number]>;
 async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promise<JobSummary[]> {
   if (jobs.length === 0) return [];
   const plain = { attributes: ['id', 'name'], raw: true };
+  const scopes = await models.JobCircuit.findAll({
+    where: { jobId: jobs.map((job) => job.id) },
+    attributes: ['jobId', 'circuitId'],
+    order: [['position', 'ASC']],
+    raw: true,
+  });
+  const circuitId = [...new Set(scopes.map((row) => row.circuitId))];
   const [vehicles, circuits, progressOf] = await Promise.all([
     models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) }, ...plain }),
-    models.Circuit.findAll({ where: { id: jobs.map((job) => job.circuitId) }, ...plain }),
-    progressOfJobs(models, jobs),
+    models.Circuit.findAll({ where: { id: circuitId }, ...plain }),
+    progressOfJobs(models, jobs, scopes),
   ]);
   const nameOf = new Map([...vehicles, ...circuits].map(({ id, name }) => [id, name]));
   return jobs.map((job) => {
-    const { next, done } = progressOf(job);
+    const { stages, next, done } = progressOf(job);
     return {
       id: job.id,
       title: job.title,
       vehicleName: nameOf.get(job.vehicleId) ?? '',
-      circuitName: nameOf.get(job.circuitId) ?? '',
+      circuitNames: scopes
+        .filter((row) => row.jobId === job.id)
+        .map((row) => nameOf.get(row.circuitId) ?? ''),
       status: job.status,
       openedOn: job.openedOn,
       finishedOn: job.finishedOn,
+      stages: [...stages],
       next,
       done: [...done],
     };
@@ -140,9 +151,9 @@ async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promis
 async function progressOfJobs(
   models: Models,
   jobs: readonly Row[],
-): Promise<(job: Row) => ReturnType<typeof jobProgress>> {
+  scopes: readonly { readonly jobId: string; readonly circuitId: string }[],
+): Promise<(job: Row) => Progress> {
   const where = { jobId: jobs.map((job) => job.id) };
-  const circuitId = jobs.map((job) => job.circuitId);
   // Plain rows: a page of them is many, and what a model adds to each is not used.
   const raw = true;
   const [hoses, joints, torques, runs, nipples] = await Promise.all([
@@ -154,10 +165,16 @@ async function progressOfJobs(
       raw,
     }),
     models.BleedRun.findAll({ where }),
-    models.Component.findAll({ where: { circuitId, kind: 'bleedNipple' }, attributes: ['circuitId'], raw }),
+    models.Component.findAll({
+      where: { circuitId: scopes.map((row) => row.circuitId), kind: 'bleedNipple', retired: false },
+      attributes: ['id', 'circuitId'],
+      raw,
+    }),
   ]);
   return (job) => {
     const own = hoses.filter((hose) => hose.jobId === job.id);
+    const circuits = new Set(scopes.filter((row) => row.jobId === job.id).map((row) => row.circuitId));
+    const bled = nipples.filter((nipple) => circuits.has(nipple.circuitId));
     return jobProgress({
       endsConfirmed: Boolean(job.endsConfirmed),
       hoses: own.length,
@@ -167,8 +184,10 @@ async function progressOfJobs(
       torquedJoints: new Set(
         torques.filter((record) => record.jobId === job.id).map((record) => record.jointId),
       ).size,
-      nipples: nipples.filter((nipple) => nipple.circuitId === job.circuitId).length,
-      clearNipples: runs.filter((run) => run.jobId === job.id && isClear(run.events)).length,
+      nipples: bled.length,
+      clearNipples: runs.filter(
+        (run) => run.jobId === job.id && bled.some(({ id }) => id === run.nippleId) && isClear(run.events),
+      ).length,
       finished: job.status === 'finished',
     });
   };

@@ -1,97 +1,220 @@
-/** Which hoses a job replaces, and the joints that go with them. */
+/** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
 import { isDeepStrictEqual } from 'node:util';
-import type { Circuit } from '@zephyrcombe/contract';
+import type { Circuit, Hose } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { ParsedBody } from '../../http/handlers.ts';
+import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobAction } from './jobAction.ts';
 import { newJobHose, newJobJoint } from './newJob.ts';
 
-/** Hoses come into the job as they are on the vehicle; one that was already measured does not leave it unsaid. */
-export async function setJobHoses(action: JobAction, hoseIds: readonly string[]): Promise<void> {
-  const { job, detail, models, transaction, log } = action;
-  const wanted = detail.circuit.hoses.filter((hose) => hoseIds.includes(hose.id));
-  if (wanted.length !== new Set(hoseIds).size)
-    throw fieldProblem('hoseIds', 'names a hose that is not on this circuit');
-  if (wanted.some((hose) => hose.kind !== 'hose'))
-    throw fieldProblem('hoseIds', 'names a hard line: replace it by a hose on the drawing first');
-  const leaving = detail.hoses.filter((hose) => !hoseIds.includes(hose.hoseId));
-  const busy = leaving.filter((hose) => hasWork(action, hose.hoseId));
-  if (busy.length > 0) {
-    throw new AppProblem('in-use', {
-      detail: 'Work is recorded on a hose that would leave the job. Strike it out first.',
-      errors: busy.map(({ hoseId }) => ({
-        field: 'hoseIds',
-        message: `${nameOf(detail.circuit, hoseId)} has readings or torque records`,
-      })),
-    });
-  }
-  await writeScope(
-    models,
-    transaction,
-    detail.job.id,
-    detail.circuit,
-    wanted.map((hose) => hose.id),
-  );
-  await job.update({ version: job.version + 1 }, { transaction });
-  await log('hosesChosen', { hoses: wanted.map((hose) => hose.name) });
+export interface Scope {
+  readonly circuits: readonly Circuit[];
+  readonly hoses: readonly Hose[];
 }
 
-const nameOf = (circuit: Circuit, hoseId: string) =>
-  circuit.hoses.find((hose) => hose.id === hoseId)?.name ?? '';
+/** As the log tells a scope. */
+export const namesOf = ({ circuits, hoses }: Scope) => ({
+  circuits: circuits.map(({ name }) => name),
+  hoses: hoses.map(({ name }) => name),
+});
 
-/** Whether something was measured on a hose or torqued on one of its joints. */
+/** The circuits and hoses that somebody asks for. A circuit that is opened has its fluid changed: it need not be named. */
+export function scopeOf(
+  circuits: readonly Circuit[],
+  { circuitIds, hoseIds }: Pick<ParsedBody<'setScope'>, 'circuitIds' | 'hoseIds'>,
+): Scope {
+  const lines = circuits.flatMap(({ hoses }) => hoses);
+  if (circuitIds.some((id) => !circuits.some((circuit) => circuit.id === id)))
+    throw fieldProblem('circuitIds', 'is not a circuit of this vehicle');
+  const hoses = hoseIds.map((id) => {
+    const line = lines.find((candidate) => candidate.id === id);
+    if (!line) throw fieldProblem('hoseIds', 'names a hose that is not on this vehicle');
+    if (line.kind !== 'hose')
+      throw fieldProblem('hoseIds', 'names a hard line: replace it by a hose on the drawing first');
+    return line;
+  });
+  const worked = circuits.filter(
+    ({ id }) => circuitIds.includes(id) || hoses.some((hose) => hose.circuitId === id),
+  );
+  if (worked.length === 0)
+    throw fieldProblem('hoseIds', 'is empty: name a hose to replace, or a circuit whose fluid is changed');
+  // As on the drawing, whatever order they were ticked in.
+  return { circuits: worked, hoses: lines.filter((line) => hoses.includes(line)) };
+}
+
+/** What comes into the job comes as it is on the vehicle; what was already worked on does not leave it unsaid. */
+export async function setScope(action: JobAction, body: ParsedBody<'setScope'>): Promise<void> {
+  const { job, detail, models, transaction, log } = action;
+  const scope = scopeOf(await loadCircuits({ models }, { vehicleId: detail.vehicle.id }, transaction), body);
+  const leaving = detail.hoses.filter(({ hoseId }) => !scope.hoses.some(({ id }) => id === hoseId));
+  const busy = leaving.filter(({ hoseId }) => hasWork(action, hoseId));
+  const leavingCircuits = detail.circuits.filter(
+    ({ circuit }) => !scope.circuits.some(({ id }) => id === circuit.id),
+  );
+  const pumped = leavingCircuits.filter(
+    ({ circuit, before }) =>
+      before !== null ||
+      circuit.components.some(({ id }) =>
+        detail.bleedRuns.some(({ nippleId, events }) => nippleId === id && events.length > 0),
+      ),
+  );
+  if (busy.length + pumped.length > 0) {
+    throw new AppProblem('in-use', {
+      detail: 'Work is recorded on what would leave the job. Strike it out first.',
+      errors: [
+        ...busy.map(({ hoseId }) => ({
+          field: 'hoseIds',
+          message: `${nameOf(detail, hoseId)} has work on record`,
+        })),
+        ...pumped.map(({ circuit, before }) => ({
+          field: 'circuitIds',
+          message: `${circuit.name} ${before === null ? 'was bled in this job' : 'was laid out another way'}`,
+        })),
+      ],
+    });
+  }
+  await writeScope(models, transaction, detail.job.id, scope);
+  await job.update({ version: job.version + 1 }, { transaction });
+  await log('hosesChosen', namesOf(scope));
+}
+
+const nameOf = (detail: JobAction['detail'], hoseId: string) =>
+  partsOf(detail).hoses.find((hose) => hose.id === hoseId)?.name ?? '';
+
+/** Whether something was measured or made on a hose, its box opened, or one of its joints torqued. */
 export function hasWork({ detail }: Pick<JobAction, 'detail'>, hoseId: string): boolean {
-  const hose = detail.circuit.hoses.find((candidate) => candidate.id === hoseId);
+  const line = partsOf(detail).hoses.find((candidate) => candidate.id === hoseId);
+  const own = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
   return (
     detail.readings.some((reading) => reading.hoseId === hoseId && reading.struckBecause === null) ||
+    (own !== undefined && (own.kit !== null || own.makeUp.steps.length + own.makeUp.proofs.length > 0)) ||
     detail.torqueRecords.some(
-      (record) => record.jointId === hose?.fromJointId || record.jointId === hose?.toJointId,
+      (record) => record.jointId === line?.fromJointId || record.jointId === line?.toJointId,
     )
   );
 }
 
-/** Brings the hoses of a job to these, and its joints to theirs. What stays keeps what was entered on it. */
+/** A hose that another open job replaces is not taken off the drawing behind its back. */
+export async function requireScopesStay(
+  models: Models,
+  transaction: Transaction,
+  circuitId: string,
+  next: { readonly hoses: readonly { readonly id: string }[] },
+  exceptJobId?: string,
+): Promise<void> {
+  const open = (await openJobsOn(models, transaction, circuitId)).filter(({ id }) => id !== exceptJobId);
+  const rows = await models.JobHose.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
+  const leaving = rows.filter((row) => !next.hoses.some((hose) => hose.id === row.hoseId));
+  // Hoses of another circuit are not on this drawing to begin with.
+  const gone = await models.Hose.findAll({
+    where: { id: leaving.map((row) => row.hoseId), circuitId },
+    transaction,
+  });
+  if (gone.length === 0) return;
+  throw new AppProblem('in-use', {
+    detail: 'An open job replaces a hose that would go. Take it out of that job first, or sign the job off.',
+    errors: leaving.flatMap((row) => {
+      const hose = gone.find(({ id }) => id === row.hoseId);
+      const title = open.find((job) => job.id === row.jobId)?.title ?? '';
+      return hose ? [{ field: hose.name, message: `is in the job “${title}”` }] : [];
+    }),
+  });
+}
+
+/** The open jobs that work on a circuit. */
+export async function openJobsOn(
+  models: Models,
+  transaction: Transaction,
+  circuitId: string,
+): Promise<readonly { readonly id: string; readonly title: string }[]> {
+  const named = await models.JobCircuit.findAll({ where: { circuitId }, attributes: ['jobId'], transaction });
+  return models.Job.findAll({
+    where: { id: named.map(({ jobId }) => jobId), status: 'open' },
+    attributes: ['id', 'title'],
+    transaction,
+  });
+}
+
+/** Brings a job to these circuits and hoses, and its joints to theirs. What stays keeps what was entered on it. */
 export async function writeScope(
   models: Models,
   transaction: Transaction,
   jobId: string,
-  circuit: Circuit,
-  hoseIds: readonly string[],
+  { circuits, hoses }: Scope,
 ): Promise<void> {
-  const now = await models.JobHose.findAll({ where: { jobId }, transaction });
-  const leaving = now.map((row) => row.hoseId).filter((id) => !hoseIds.includes(id));
-  if (leaving.length > 0) await models.JobHose.destroy({ where: { jobId, hoseId: leaving }, transaction });
-  const entering = circuit.hoses.filter(
-    (hose) => hoseIds.includes(hose.id) && !now.some((row) => row.hoseId === hose.id),
-  );
-  await models.JobHose.bulkCreate(
-    entering.map((hose, index) => newJobHose(jobId, hose, now.length + index)),
+  const where = { jobId };
+  const there = await models.JobCircuit.findAll({ where, transaction });
+  const gone = there
+    .map((row) => row.circuitId)
+    .filter((id) => !circuits.some((circuit) => circuit.id === id));
+  if (gone.length > 0) {
+    await models.BleedRun.destroy({
+      where: { jobId, nippleId: await nipplesIn(models, transaction, gone) },
+      transaction,
+    });
+    await models.JobCircuit.destroy({ where: { jobId, circuitId: gone }, transaction });
+  }
+  const placed = 1 + Math.max(-1, ...there.map(({ position }) => position));
+  await models.JobCircuit.bulkCreate(
+    circuits
+      .filter(({ id }) => !there.some((row) => row.circuitId === id))
+      .map(({ id }, index) => ({
+        jobId,
+        circuitId: id,
+        found: null,
+        signed: null,
+        position: placed + index,
+      })),
     { transaction },
   );
-  await syncJoints(models, transaction, jobId, circuit);
+  const now = await models.JobHose.findAll({ where, transaction });
+  const leaving = now.map((row) => row.hoseId).filter((id) => !hoses.some((hose) => hose.id === id));
+  if (leaving.length > 0) await models.JobHose.destroy({ where: { jobId, hoseId: leaving }, transaction });
+  const entering = hoses.filter((hose) => !now.some((row) => row.hoseId === hose.id));
+  const last = 1 + Math.max(-1, ...now.map(({ position }) => position));
+  await models.JobHose.bulkCreate(
+    entering.map((hose, index) => newJobHose(jobId, hose, last + index)),
+    { transaction },
+  );
+  await syncJoints(models, transaction, jobId);
 }
 
+const nipplesIn = async (models: Models, transaction: Transaction, circuitId: readonly string[]) =>
+  (
+    await models.Component.findAll({
+      where: { circuitId: [...circuitId], kind: 'bleedNipple' },
+      attributes: ['id'],
+      transaction,
+    })
+  ).map(({ id }) => id);
+
 /** The joints of a job are those its hoses end on. A joint with a torque record stays: it is evidence. */
-async function syncJoints(
-  models: Models,
-  transaction: Transaction,
-  jobId: string,
-  circuit: Circuit,
-): Promise<void> {
-  const hoses = await models.JobHose.findAll({ where: { jobId }, transaction });
-  const joints = await models.JobJoint.findAll({ where: { jobId }, transaction });
-  const records = await models.TorqueRecord.findAll({ where: { jobId }, transaction });
-  const scope = circuit.hoses.filter((hose) => hoses.some((row) => row.hoseId === hose.id));
-  const wanted = new Set(scope.flatMap((hose) => [hose.fromJointId, hose.toJointId]));
+async function syncJoints(models: Models, transaction: Transaction, jobId: string): Promise<void> {
+  const where = { jobId };
+  const hoses = await models.JobHose.findAll({ where, attributes: ['hoseId'], transaction });
+  const joints = await models.JobJoint.findAll({ where, transaction });
+  const records = await models.TorqueRecord.findAll({ where, attributes: ['jointId'], transaction });
+  const lines = await models.Hose.findAll({
+    where: { id: hoses.map(({ hoseId }) => hoseId), retired: false },
+    attributes: ['fromJointId', 'toJointId'],
+    transaction,
+  });
+  const wanted = new Set(lines.flatMap((line) => [line.fromJointId, line.toJointId]));
   const idle = joints
     .map((row) => row.jointId)
     .filter((id) => !wanted.has(id) && !records.some((record) => record.jointId === id));
   if (idle.length > 0) await models.JobJoint.destroy({ where: { jobId, jointId: idle }, transaction });
+  const entering = await models.Joint.findAll({
+    where: { id: [...wanted].filter((id) => !joints.some((row) => row.jointId === id)) },
+    order: [['position', 'ASC']],
+    transaction,
+  });
+  const last = 1 + Math.max(-1, ...joints.map(({ position }) => position));
   await models.JobJoint.bulkCreate(
-    circuit.joints
-      .filter((joint) => wanted.has(joint.id) && !joints.some((row) => row.jointId === joint.id))
-      .map((joint, index) => newJobJoint(jobId, joint, joints.length + index)),
+    entering.map((joint, index) => newJobJoint(jobId, joint.get({ plain: true }), last + index)),
     { transaction },
   );
 }
@@ -107,7 +230,7 @@ export async function followCircuit(
   before: Circuit,
   after: Circuit,
 ): Promise<void> {
-  await syncJoints(models, transaction, jobId, after);
+  await syncJoints(models, transaction, jobId);
   for (const row of await models.JobJoint.findAll({ where: { jobId }, transaction })) {
     const was = before.joints.find((joint) => joint.id === row.jointId);
     const now = after.joints.find((joint) => joint.id === row.jointId);

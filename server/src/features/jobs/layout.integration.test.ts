@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
-import { billOfJob, hydraulicsOf } from '@zephyrcombe/contract';
+import { billOfJob, firstCircuit, hydraulicsOf } from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import { tubeReading } from '../../testing/samples.ts';
@@ -17,7 +17,7 @@ async function outfitJob(hoses: readonly string[] = ['h-left']): Promise<JobDeta
   const reply = await server.ask('POST', '/api/jobs', {
     id: randomUUID(),
     vehicleId: demoId('petrelle'),
-    circuitId: demoId('petrelle/front/circuit'),
+    circuitIds: [demoId('petrelle/front/circuit')],
     title: 'Layout',
     reason: '',
     hoseIds: hoses.map((key) => demoId(`petrelle/front/${key}`)),
@@ -31,27 +31,32 @@ async function signOffOutfit(): Promise<void> {
   await models.Job.update({ status: 'finished' }, { where: { id: demoId('job/petrelle-bars') } });
 }
 const choose = (job: JobDetail, layout: string) =>
-  server.ask('POST', `/api/jobs/${job.job.id}/layout`, { version: job.job.version, layout });
+  server.ask('POST', `/api/jobs/${job.job.id}/layout`, {
+    version: job.job.version,
+    circuitId: job.circuits[0]?.circuit.id,
+    layout,
+  });
+const drawn = (job: JobDetail) => hydraulicsOf(firstCircuit(job).circuit);
 
 test('another layout goes into the job with all its hoses and joints, and back again to what was found', async () => {
   await signOffOutfit();
   const job = await outfitJob();
-  const found = hydraulicsOf(job.circuit);
+  const found = drawn(job);
   const tee = (await choose(job, 'tee')).json<JobDetail>();
-  expect(layoutOf(hydraulicsOf(tee.circuit))).toBe('tee');
+  expect(layoutOf(drawn(tee))).toBe('tee');
   expect(tee.hoses).toHaveLength(4);
   expect(tee.joints).toHaveLength(8);
-  expect(tee.circuitBefore).toEqual(found);
+  expect(firstCircuit(tee).before).toEqual(found);
   // The block that the vehicle did not have is bought; as found there is none to buy.
   const blocks = (detail: JobDetail) => billOfJob(detail, []).filter(({ part }) => part.kind === 'junction');
   expect(blocks(tee)).toMatchObject([{ needed: 1, part: { ports: 4 } }]);
   expect(blocks(job)).toEqual([]);
   const crossover = (await choose(tee, 'crossover')).json<JobDetail>();
-  expect(layoutOf(hydraulicsOf(crossover.circuit))).toBe('crossover');
-  expect(crossover.circuitBefore).toEqual(found);
+  expect(layoutOf(drawn(crossover))).toBe('crossover');
+  expect(firstCircuit(crossover).before).toEqual(found);
   const back = (await choose(crossover, 'asFound')).json<JobDetail>();
-  expect(hydraulicsOf(back.circuit)).toEqual(found);
-  expect(back.circuitBefore).toBeNull();
+  expect(drawn(back)).toEqual(found);
+  expect(firstCircuit(back).before).toBeNull();
   expect(back.hoses.map((hose) => hose.hoseId).sort()).toEqual(found.hoses.map((hose) => hose.id).sort());
 });
 
@@ -65,9 +70,7 @@ test('a hose with readings does not vanish by another layout', async () => {
   );
   const reply = await choose(job, 'tee');
   expect(problemOf(reply)).toMatchObject({ status: 409, code: 'in-use' });
-  expect(problemOf(reply).errors).toEqual([
-    { field: 'layout', message: 'Left hose has readings or torque records' },
-  ]);
+  expect(problemOf(reply).errors).toEqual([{ field: 'layout', message: 'Left hose has work on record' }]);
 });
 
 test('one caliper has no other layout', async () => {
@@ -78,7 +81,7 @@ test('one caliper has no other layout', async () => {
 test('hoses come into the job and leave it, but not one that was worked on, and no hard line', async () => {
   const job = await outfitJob();
   const put = (ids: readonly string[], version: number) =>
-    server.ask('PUT', `/api/jobs/${job.job.id}/hoses`, { version, hoseIds: ids });
+    server.ask('PUT', `/api/jobs/${job.job.id}/scope`, { version, circuitIds: [], hoseIds: ids });
   const id = (key: string) => demoId(`petrelle/front/${key}`);
   const wider = (await put([id('h-left'), id('h-side')], 0)).json<JobDetail>();
   expect(wider.hoses.map((hose) => hose.hoseId)).toEqual([id('h-left'), id('h-side')]);
@@ -87,9 +90,12 @@ test('hoses come into the job and leave it, but not one that was worked on, and 
   expect(narrower.joints.map((joint) => joint.jointId).sort()).toEqual([id('j-master'), id('j-side')].sort());
   expect(problemOf(await put([id('h-side')], 0))).toMatchObject({ code: 'stale-write' });
   expect(problemOf(await put([demoId('wick/front/hose')], 2))).toMatchObject({ code: 'validation-failed' });
+  // Nothing at all is no job.
+  expect(problemOf(await put([], 2))).toMatchObject({ errors: [{ field: 'hoseIds' }] });
   const bars = await server.job('petrelle-bars');
-  const busy = await server.ask('PUT', `/api/jobs/${bars.job.id}/hoses`, {
+  const busy = await server.ask('PUT', `/api/jobs/${bars.job.id}/scope`, {
     version: bars.job.version,
+    circuitIds: [],
     hoseIds: [id('h-left')],
   });
   expect(problemOf(busy)).toMatchObject({ status: 409, code: 'in-use' });

@@ -1,7 +1,7 @@
 /** Starting, renaming and giving up a job, with buttons pressed twice. */
 import { randomUUID } from 'node:crypto';
 import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf, renumber } from '@zephyrcombe/contract';
+import { firstCircuit, hydraulicsOf, nipplesOf, renumber } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -16,7 +16,7 @@ afterEach(() => server.close());
 const body = (over: object = {}) => ({
   id: randomUUID(),
   vehicleId: demoId('wick'),
-  circuitId: demoId('wick/front/circuit'),
+  circuitIds: [demoId('wick/front/circuit')],
   title: 'Front hose',
   reason: 'Cracked',
   hoseIds: [demoId('wick/front/hose')],
@@ -63,7 +63,7 @@ describe('a button pressed twice', () => {
     const elsewhere = await start({
       ...body({ id: sent.id }),
       vehicleId: demoId('petrelle'),
-      circuitId: demoId('petrelle/front/circuit'),
+      circuitIds: [demoId('petrelle/front/circuit')],
       hoseIds: [demoId('petrelle/front/h-left')],
     });
     expect(problemOf(elsewhere)).toMatchObject({ code: 'validation-failed', errors: [{ field: 'id' }] });
@@ -134,7 +134,7 @@ describe('a job is abandoned', () => {
     for (const [method, address, sent] of [
       ['PATCH', path, { version, title: 'Again' }],
       ['POST', `${path}/abandon`, { version, because: 'Once more' }],
-      ['POST', `${path}/layout`, { version, layout: 'tee' }],
+      ['POST', `${path}/layout`, { version, circuitId: detail.circuits[0]?.circuit.id, layout: 'tee' }],
     ] as const)
       expect(problemOf(await server.ask(method, address, sent))).toMatchObject({ code: 'job-abandoned' });
     const open = (await server.ask('GET', '/api/jobs?status=open')).json<{ items: { id: string }[] }>();
@@ -188,7 +188,7 @@ describe('a job is abandoned', () => {
       [
         'a stroke at a nipple',
         async (detail) => {
-          const nipple = detail.circuit.components.find(({ kind }) => kind === 'bleedNipple');
+          const [nipple] = nipplesOf(detail);
           const id = randomUUID();
           const path = `/nipples/${nipple?.id}/events`;
           const bled = await send('POST', detail, path, { id, kind: 'stroke' });
@@ -261,24 +261,25 @@ describe('a job is abandoned', () => {
       await start(
         body({
           vehicleId: demoId('petrelle'),
-          circuitId: demoId('petrelle/front/circuit'),
+          circuitIds: [demoId('petrelle/front/circuit')],
           hoseIds: [demoId('petrelle/front/h-left')],
         }),
       )
     ).json<JobDetail>();
-    const found = hydraulicsOf(outfit.circuit);
+    const found = hydraulicsOf(firstCircuit(outfit).circuit);
     const tee = (
       await server.ask('POST', `/api/jobs/${outfit.job.id}/layout`, {
         version: outfit.job.version,
+        circuitId: firstCircuit(outfit).circuit.id,
         layout: 'tee',
       })
     ).json<JobDetail>();
     await abandon(tee);
     const now = (await server.ask('GET', `/api/vehicles/${demoId('petrelle')}`)).json<VehicleDetail>();
-    const circuit = now.circuits.find(({ id }) => id === outfit.circuit.id);
+    const circuit = now.circuits.find(({ id }) => id === firstCircuit(outfit).circuit.id);
     expect(circuit && hydraulicsOf(circuit)).toEqual(found);
     // The record keeps the layout that it was about.
     const kept = (await server.ask('GET', `/api/jobs/${outfit.job.id}`)).json<JobDetail>();
-    expect(hydraulicsOf(kept.circuit)).toEqual(hydraulicsOf(tee.circuit));
+    expect(hydraulicsOf(firstCircuit(kept).circuit)).toEqual(hydraulicsOf(firstCircuit(tee).circuit));
   });
 });

@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { JobDetail, JobHose, OrderDocument } from '@zephyrcombe/contract';
-import { buildFacts, hoseOfJob, kitOrderOf, orderAddress } from '@zephyrcombe/contract';
+import { buildFacts, hoseOfJob, kitOrderOf, orderAddress, partsOf } from '@zephyrcombe/contract';
 import { judgeKit, MAKE_UP_STEPS, suggestBuild } from '@zephyrcombe/core';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { parse } from 'csv-parse/sync';
@@ -21,7 +21,7 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const hoseOf = (detail: JobDetail, name: string): JobHose => {
-  const id = detail.circuit.hoses.find((hose) => hose.name === name)?.id;
+  const id = partsOf(detail).hoses.find((hose) => hose.name === name)?.id;
   const hose = detail.hoses.find(({ hoseId }) => hoseId === id);
   if (!hose) throw new Error(`no ${name}`);
   return hose;
@@ -286,7 +286,7 @@ describe('made up here', () => {
     const handTight = async () => {
       const detail = await bars();
       const { hoseId } = hoseOf(detail, 'Sidecar hose');
-      const line = detail.circuit.hoses.find(({ id }) => id === hoseId);
+      const line = partsOf(detail).hoses.find(({ id }) => id === hoseId);
       const joint = detail.joints.find(({ jointId }) => jointId === line?.toJointId);
       return server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint?.jointId}`, {
         version: joint?.version,
@@ -326,7 +326,7 @@ describe('made up here', () => {
     // It is hand tight already: it is not torqued all the same.
     const detail = undone.json<JobDetail>();
     const { hoseId } = hoseOf(detail, 'Sidecar hose');
-    const line = detail.circuit.hoses.find(({ id }) => id === hoseId);
+    const line = partsOf(detail).hoses.find(({ id }) => id === hoseId);
     const torque = await server.ask('POST', `/api/jobs/${detail.job.id}/torque-records`, {
       id: randomUUID(),
       jointId: line?.toJointId,

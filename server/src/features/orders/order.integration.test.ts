@@ -98,7 +98,7 @@ test('two jobs never bear one number', async () => {
       const reply = await server.ask('POST', '/api/jobs', {
         id: randomUUID(),
         vehicleId: demoId('wick'),
-        circuitId: demoId('wick/front/circuit'),
+        circuitIds: [demoId('wick/front/circuit')],
         title: 'Front hose',
         reason: '',
         hoseIds: [demoId('wick/front/hose')],
@@ -129,7 +129,7 @@ async function flareOrder(change: (circuit: HydraulicsEntry) => HydraulicsEntry)
         await server.ask('POST', '/api/jobs', {
           id: randomUUID(),
           vehicleId: id,
-          circuitId: circuit.id,
+          circuitIds: [circuit.id],
           title: 'Flare hose',
           reason: '',
           hoseIds: [hose.id],

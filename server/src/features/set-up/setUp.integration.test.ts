@@ -108,7 +108,7 @@ test('the lead is signed in, enters a vehicle and a wrench, starts a job and rec
     await ask('POST', '/api/jobs', {
       id: randomUUID(),
       vehicleId: vehicle.vehicle.id,
-      circuitId: circuit?.id,
+      circuitIds: [circuit?.id],
       title: 'Front hose',
       reason: '',
       hoseIds: [hose?.id],

@@ -1,7 +1,7 @@
 /** Torque figures of several parts, and the metals of a joint, played through the API. */
 import { randomUUID } from 'node:crypto';
 import type { HydraulicsEntry, JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf } from '@zephyrcombe/contract';
+import { hydraulicsOf, nipplesOf } from '@zephyrcombe/contract';
 import type { JointMaterial } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
@@ -60,7 +60,7 @@ async function job(): Promise<JobDetail> {
     await server.ask('POST', '/api/jobs', {
       id: randomUUID(),
       vehicleId: WICK,
-      circuitId: FRONT,
+      circuitIds: [FRONT],
       title: 'Front hose',
       reason: '',
       hoseIds: [HOSE],
@@ -183,7 +183,7 @@ async function signOff(detail: JobDetail): Promise<void> {
     if (reply.statusCode !== 200) throw new Error(reply.body);
     now = reply.json();
   }
-  for (const { id: nippleId } of detail.circuit.components.filter(({ kind }) => kind === 'bleedNipple'))
+  for (const { id: nippleId } of nipplesOf(detail))
     for (const kind of ['stroke', 'clear'])
       await act('POST', `/nipples/${nippleId}/events`, { id: randomUUID(), kind });
   for (const { jointId, version } of now.joints)

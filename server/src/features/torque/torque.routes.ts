@@ -1,4 +1,4 @@
-import { capsAt, createWriter, fittedBolt, problemText, torqueOf } from '@zephyrcombe/contract';
+import { capsAt, createWriter, fittedBolt, partsOf, problemText, torqueOf } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import { jointGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
@@ -16,7 +16,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
         params.jobId,
         async ({ detail, models, transaction, log, person, now }) => {
           if (detail.torqueRecords.some((record) => record.id === body.id)) return;
-          const joint = detail.circuit.joints.find((candidate) => candidate.id === body.jointId);
+          const joint = partsOf(detail).joints.find((candidate) => candidate.id === body.jointId);
           const state = detail.joints.find((candidate) => candidate.jointId === body.jointId);
           if (!joint || !state) throw fieldProblem('jointId', 'is not in the scope of this job');
           const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
@@ -33,7 +33,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           const torques = torqueOf(joint);
           const judged = judgeTorqueAttempt({
             seal: joint.seal,
-            eyes: eyesOn(detail.circuit, joint.id),
+            eyes: eyesOn(partsOf(detail), joint.id),
             freshWashers: body.freshWashers,
             settled: body.settled,
             reading_Nm: body.torque_Nm,

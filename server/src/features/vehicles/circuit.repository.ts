@@ -18,12 +18,16 @@ function placed<Columns extends object>(row: { get(options: { plain: true }): un
 /** The circuits of a vehicle, each whole, in the order they were entered. Parts that were taken off are left out. */
 export async function loadCircuits(
   { models }: Pick<Database, 'models'>,
-  where: { vehicleId: string } | { id: string },
+  where: { vehicleId: string } | { id: string | readonly string[] },
   transaction?: Transaction,
 ): Promise<readonly Circuit[]> {
   const order: [string, 'ASC'][] = [['position', 'ASC']];
   const inside = transaction ? { transaction } : {};
-  const circuits = await models.Circuit.findAll({ where, order, ...inside });
+  const circuits = await models.Circuit.findAll({
+    where: 'id' in where ? { id: typeof where.id === 'string' ? where.id : [...where.id] } : where,
+    order,
+    ...inside,
+  });
   const circuitId = circuits.map((circuit) => circuit.id);
   const onDrawing = { circuitId, retired: false };
   const components = await models.Component.findAll({ where: onDrawing, order, ...inside });

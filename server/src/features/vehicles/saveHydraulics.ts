@@ -5,8 +5,10 @@ import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { BROKEN, circuitFaults, hostsFirst } from '@zephyrcombe/core';
 import type { Model, ModelStatic, Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { loadCircuitIn } from './circuit.repository.ts';
 
 /** Refuses a circuit whose parts do not hang together: it could not be drawn again. */
 export function requireWhole(hydraulics: Hydraulics, at: string): void {
@@ -69,13 +71,12 @@ export async function saveHydraulics(
 ): Promise<void> {
   requireWhole(hydraulics, 'hydraulics');
   const { name, fluidGrade } = hydraulics;
-  await models.Circuit.update(
-    { name, fluidGrade, version: circuit.version + 1 },
-    { where: { id: circuit.id }, transaction },
-  );
+  await takeCircuit(models, transaction, circuit, { name, fluidGrade });
   const before = hydraulicsOf(circuit);
-  await writeParts(models, transaction, circuit.id, before, hydraulics);
-  const named = (await models.Job.count({ where: { circuitId: circuit.id }, transaction })) > 0;
+  const whole = await withShared(models, transaction, circuit, hydraulics);
+  await writeParts(models, transaction, circuit.id, before, whole);
+  await writeShared(models, transaction, circuit, whole);
+  const named = (await models.JobCircuit.count({ where: { circuitId: circuit.id }, transaction })) > 0;
   const kept = new Set(allIds(hydraulics));
   // Lines before joints, joints before ports, ports before parts, and what sits on a part before the part.
   for (const [model, parts] of [
@@ -86,9 +87,112 @@ export async function saveHydraulics(
   ] as const) {
     for (const { id } of parts.filter((part) => !kept.has(part.id))) {
       if (named) await anyModel(model).update({ retired: true }, { where: { id }, transaction });
-      else await anyModel(model).destroy({ where: { id }, transaction });
+      else {
+        // What another circuit draws of the same part stands for itself then.
+        if (model === models.Component)
+          await models.Component.update({ sameAs: null }, { where: { sameAs: id }, transaction });
+        await anyModel(model).destroy({ where: { id }, transaction });
+      }
     }
   }
+}
+
+/**
+ * Writes to a circuit as it was read, and raises its version. Two that read it at once do not both write: one is told that the
+ * other was first.
+ */
+export async function takeCircuit(
+  models: Models,
+  transaction: Transaction,
+  { id, version }: Pick<Circuit, 'id' | 'version'>,
+  changes: Partial<Pick<Circuit, 'name' | 'fluidGrade'>> = {},
+): Promise<void> {
+  const [written] = await models.Circuit.update(
+    { ...changes, version: version + 1 },
+    { where: { id, version }, transaction },
+  );
+  if (written === 1) return;
+  throw new AppProblem('stale-write', { current: await loadCircuitIn(models, id, transaction) });
+}
+
+/** What a part is, wherever it is drawn. */
+const factsOfPart = ({
+  name,
+  body,
+  masterBore_m,
+  leverStroke_m,
+  leverRatio,
+  usable_m3,
+  height_m,
+}: Hydraulics['components'][number]) => ({
+  name,
+  body,
+  masterBore_m,
+  leverStroke_m,
+  leverRatio,
+  usable_m3,
+  height_m,
+});
+
+/** A part that is said to be one of another circuit is it: of the same kind, on the same vehicle, with what is known of it. */
+async function withShared(
+  models: Models,
+  transaction: Transaction,
+  circuit: Circuit,
+  hydraulics: Hydraulics,
+): Promise<Hydraulics> {
+  const known = new Map(circuit.components.map(({ id, sameAs }) => [id, sameAs ?? null]));
+  const components = [];
+  for (const part of hydraulics.components) {
+    const sameAs = part.sameAs ?? null;
+    if (sameAs === null || known.get(part.id) === sameAs) {
+      components.push(part);
+      continue;
+    }
+    const other = await models.Component.findByPk(sameAs, { transaction });
+    const itsCircuit = other && (await models.Circuit.findByPk(other.circuitId, { transaction }));
+    if (
+      !other ||
+      other.retired ||
+      other.kind !== part.kind ||
+      other.sameAs ||
+      other.circuitId === circuit.id ||
+      itsCircuit?.vehicleId !== circuit.vehicleId
+    )
+      throw fieldProblem('sameAs', 'is not a part of this kind in another circuit of the vehicle');
+    components.push({ ...part, ...factsOfPart(other) });
+  }
+  return { ...hydraulics, components };
+}
+
+/** What changed on a part that other circuits share changes in their drawings too. */
+async function writeShared(
+  models: Models,
+  transaction: Transaction,
+  circuit: Circuit,
+  { components }: Hydraulics,
+): Promise<void> {
+  const before = new Map(circuit.components.map((part) => [part.id, part]));
+  const touched = new Set<string>();
+  for (const part of components) {
+    const was = before.get(part.id);
+    const facts = factsOfPart(part);
+    if (!was || isDeepStrictEqual(factsOfPart(was), facts)) continue;
+    const standsFor = part.sameAs ?? part.id;
+    const siblings = await models.Component.findAll({
+      where: {
+        [Op.and]: [{ [Op.or]: [{ id: standsFor }, { sameAs: standsFor }] }, { id: { [Op.ne]: part.id } }],
+      },
+      transaction,
+    });
+    for (const sibling of siblings) {
+      await sibling.update({ ...facts, version: sibling.version + 1 }, { transaction });
+      if (!sibling.retired) touched.add(sibling.circuitId);
+    }
+  }
+  // A drawing of another circuit that was opened before this does not put the old figures back.
+  for (const id of [...touched].sort())
+    await models.Circuit.increment('version', { where: { id }, transaction });
 }
 
 type AnyModel = ModelStatic<Model<Record<string, unknown>, Record<string, unknown>>>;

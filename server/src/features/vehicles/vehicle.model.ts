@@ -105,6 +105,7 @@ export const defineComponent = (sequelize: Sequelize) =>
       name: text(),
       body: text(),
       attachedTo: optionalReference(),
+      sameAs: optionalReference(),
       masterBore_m: optionalQuantity(),
       leverStroke_m: optionalQuantity(),
       leverRatio: optionalQuantity(),

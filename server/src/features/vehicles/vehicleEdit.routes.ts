@@ -6,7 +6,7 @@ import {
   hydraulicsOf,
   MOST_CIRCUITS,
   readVehicleDocument,
-  renumber,
+  renumberAll,
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
@@ -20,7 +20,7 @@ import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { personOf } from '../../http/access.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
-import { followCircuit } from '../jobs/jobScope.ts';
+import { followCircuit, openJobsOn, requireScopesStay } from '../jobs/jobScope.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
 import type { VehicleRow } from './vehicle.model.ts';
@@ -59,8 +59,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     if ((await models.Vehicle.findByPk(vehicleId)) !== null) return vehicleId;
     const create = database.transaction(async (transaction) => {
       await models.Vehicle.create({ ...vehicle, id: vehicleId, version: 0 }, { transaction });
-      for (const [position, circuit] of circuits.entries()) {
-        const hydraulics = renumber(circuit, () => randomUUID());
+      for (const [position, hydraulics] of renumberAll(circuits, randomUUID).entries()) {
         await createCircuit(models, transaction, { id: randomUUID(), vehicleId, position, hydraulics });
       }
       await writeVehicleChange(models, transaction, {
@@ -119,7 +118,17 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     where: { vehicleId: string } | { circuitId: string },
     transaction: Transaction,
   ): Promise<void> {
-    const jobs = await models.Job.findAll({ where, transaction });
+    const jobs = await models.Job.findAll({
+      where:
+        'vehicleId' in where
+          ? where
+          : {
+              id: (await models.JobCircuit.findAll({ where, attributes: ['jobId'], transaction })).map(
+                ({ jobId }) => jobId,
+              ),
+            },
+      transaction,
+    });
     const services = await models.FluidService.count({ where, transaction });
     const errors: FieldError[] = [
       ...jobs.map((job) => ({ field: 'job', message: job.title })),
@@ -212,13 +221,14 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         if (known !== null) return;
         if (there + body.circuits.length > MOST_CIRCUITS)
           throw fieldProblem('circuits', `would be more than ${MOST_CIRCUITS}: remove one first`);
-        for (const [index, hydraulics] of body.circuits.entries()) {
+        for (const [index, hydraulics] of body.circuits.entries())
           requireWhole(hydraulics, `circuits.${index}`);
+        for (const [index, hydraulics] of renumberAll(body.circuits, randomUUID).entries()) {
           await createCircuit(models, transaction, {
             id: index === 0 ? body.id : randomUUID(),
             vehicleId: row.id,
             position: there + index,
-            hydraulics: renumber(hydraulics, () => randomUUID()),
+            hydraulics,
           });
         }
         await tell('circuitAdded', { circuits: body.circuits.map((circuit) => circuit.name) });
@@ -234,14 +244,11 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         if (stored === null) throw new AppProblem('not-found');
         const circuit = await loadCircuitIn(models, stored.id, transaction);
         requireVersion(circuit, body.version);
-        const open = await models.Job.findAll({
-          where: { circuitId: circuit.id, status: 'open' },
-          transaction,
-        });
-        await requireScopeStays(open, body.hydraulics, transaction);
+        await requireScopesStay(models, transaction, circuit.id, body.hydraulics);
         await saveHydraulics(models, transaction, circuit, body.hydraulics);
         const saved = await loadCircuitIn(models, circuit.id, transaction);
-        for (const job of open) await followCircuit(models, transaction, job.id, circuit, saved);
+        for (const job of await openJobsOn(models, transaction, circuit.id))
+          await followCircuit(models, transaction, job.id, circuit, saved);
         await tell('circuitSaved', {
           circuit: body.hydraulics.name,
           parts: body.hydraulics.components.length,
@@ -261,24 +268,4 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         await tell('circuitRemoved', { circuit: circuit.name });
       }),
   };
-
-  /** A hose that an open job replaces is not taken off the drawing behind its back. */
-  async function requireScopeStays(
-    open: readonly { readonly id: string; readonly title: string }[],
-    next: Hydraulics,
-    transaction: Transaction,
-  ): Promise<void> {
-    const hoses = await models.JobHose.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
-    const gone = hoses.filter((row) => !next.hoses.some((hose) => hose.id === row.hoseId));
-    if (gone.length === 0) return;
-    const names = await models.Hose.findAll({ where: { id: gone.map((row) => row.hoseId) }, transaction });
-    throw new AppProblem('in-use', {
-      detail:
-        'An open job replaces a hose that would go. Take it out of that job first, or sign the job off.',
-      errors: gone.map((row) => ({
-        field: names.find((hose) => hose.id === row.hoseId)?.name ?? 'hose',
-        message: `is in the job “${open.find((job) => job.id === row.jobId)?.title ?? ''}”`,
-      })),
-    });
-  }
 }

@@ -1,9 +1,17 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { OUTFLOW_NAMES, problemText, vehicleWords, isClosed } from '@zephyrcombe/contract';
+import {
+  circuitOfPart,
+  isClosed,
+  namesInLine,
+  OUTFLOW_NAMES,
+  partsOf,
+  problemText,
+  vehicleWords,
+} from '@zephyrcombe/contract';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
-import { reservoirGuard } from '@zephyrcombe/workshop';
+import { alsoFed, reservoirGuard } from '@zephyrcombe/workshop';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -50,7 +58,6 @@ export function BleedPage() {
   const [search, setSearch] = useSearchParams();
   // Here and not at the counter: what failed is still said when the next nipple is shown.
   const add = useJobAction('addBleedEvent', detail.job.id);
-  const { control } = vehicleWords(detail.vehicle, detail.circuit);
   const order = orderedNipples(detail);
   if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
   const views = order.value.map((turn) => nippleView(detail, turn));
@@ -92,7 +99,7 @@ export function BleedPage() {
           </Rows>
           <Fine style={{ marginTop: 8 }}>
             The vehicle maker’s order beats this one. Done when the outflow is clear and free of bubbles for
-            several strokes and the {control} is firm.
+            several strokes and the {vehicleWords(detail.vehicle, partsOf(detail)).control} is firm.
           </Fine>
         </Sheet>
         <Notice severity="note" title="Eyes, gloves, paint">
@@ -183,8 +190,10 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const { nippleId } = view.turn;
   const navigate = useNavigate();
   const undo = useJobAction('undoBleedEvent', jobId);
-  const guard = reservoirGuard(detail);
-  const { control } = vehicleWords(detail.vehicle, detail.circuit);
+  const guard = reservoirGuard(detail, nippleId);
+  const circuit = circuitOfPart(detail, nippleId)?.circuit;
+  const { control } = vehicleWords(detail.vehicle, circuit ?? partsOf(detail));
+  const others = alsoFed(detail, nippleId);
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
   const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { id: newId(), kind } });
@@ -197,6 +206,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
       <div>
         <Label>
           Nipple {place} of {total}
+          {detail.circuits.length > 1 && circuit ? `, ${circuit.name.toLowerCase()}` : ''}
         </Label>
         <h1 style={{ fontSize: 27 }}>{view.name}</h1>
       </div>
@@ -218,6 +228,9 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
           </Fine>
         )}
       </Beside>
+      {others.length > 0 ? (
+        <Fine>This reservoir also feeds {namesInLine(others).toLowerCase()}: one level, one count.</Fine>
+      ) : null}
       {guard?.ok ? <Cautions cautions={guard.cautions} /> : null}
       <SaveProblem save={add} />
       <SaveProblem save={undo} />

@@ -1,7 +1,8 @@
 /** What the Bleed stage derives: the nipples in order, the count, how many strokes are left. */
 import type { JobDetail, StoredBleedEvent } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
 import type { NippleTurn, Result } from '@zephyrcombe/core';
-import { isClear, nippleOrder } from '@zephyrcombe/core';
+import { isClear, nippleOrderOver } from '@zephyrcombe/core';
 import { circuitWithLengths } from '../job/jobView.ts';
 
 export interface NippleView {
@@ -13,8 +14,9 @@ export interface NippleView {
   readonly lastOutflow: string | null;
 }
 
+/** Circuit by circuit, as they came into the job; within each the farthest from its master first. */
 export function orderedNipples(detail: JobDetail): Result<readonly NippleTurn[]> {
-  return nippleOrder(circuitWithLengths(detail));
+  return nippleOrderOver(detail.circuits.map(({ circuit }) => circuitWithLengths(detail, circuit)));
 }
 
 export function nippleView(detail: JobDetail, turn: NippleTurn): NippleView {
@@ -22,7 +24,7 @@ export function nippleView(detail: JobDetail, turn: NippleTurn): NippleView {
   const outflow = [...events].reverse().find((event) => event.kind === 'outflow');
   return {
     turn,
-    name: detail.circuit.components.find((component) => component.id === turn.nippleId)?.name ?? '',
+    name: partsOf(detail).components.find((component) => component.id === turn.nippleId)?.name ?? '',
     events,
     strokes: events.filter((event) => event.kind === 'stroke').length,
     clear: isClear(events),

@@ -1,6 +1,6 @@
 /** Caps and plugs of the hoses of a job: counted on, counted off; one too many inside blocks the brake. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { capsOfJob, uncountedOpenings, isClosed } from '@zephyrcombe/contract';
+import { partsOf, capsOfJob, uncountedOpenings, isClosed } from '@zephyrcombe/contract';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -56,9 +56,9 @@ interface CapsOfProps {
 function CapsOf({ hose, end }: CapsOfProps) {
   const detail = useJob();
   const edit = useJobAction('editJobHose', detail.job.id);
-  const line = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
+  const line = partsOf(detail).hoses.find(({ id }) => id === hose.hoseId);
   const jointId = end === 'A' ? line?.fromJointId : line?.toJointId;
-  const joint = detail.circuit.joints.find(({ id }) => id === jointId);
+  const joint = partsOf(detail).joints.find(({ id }) => id === jointId);
   const name = `${line?.name ?? ''}, ${joint?.name.toLowerCase() ?? `end ${end}`}`;
   const finished = isClosed(detail.job);
   const counted = hose.plugs[end];

@@ -1,5 +1,12 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
-import { FIT_CHECK_NAMES, problemText, proofCautions, SEAL_NAMES, isClosed } from '@zephyrcombe/contract';
+import {
+  partsOf,
+  FIT_CHECK_NAMES,
+  problemText,
+  proofCautions,
+  SEAL_NAMES,
+  isClosed,
+} from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
 import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -15,11 +22,11 @@ import { SourceLine } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
-import { isTorqued, jointsInOrder, jointView } from '../job/jobView.ts';
+import { jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
-import { jointGate } from '@zephyrcombe/workshop';
+import { isTorqued, jointGate } from '@zephyrcombe/workshop';
 import { Obstacles } from '../job/Obstacles.tsx';
 
 const Steps = styled.ol`
@@ -51,7 +58,7 @@ export function FitPage() {
   const views = jointsInOrder(detail);
   const plan = fitPlan(
     views.map(({ joint }) => ({ id: joint.id, seal: joint.seal })),
-    detail.circuit.hoses.filter((hose) => detail.hoses.some((inScope) => inScope.hoseId === hose.id)),
+    partsOf(detail).hoses.filter((hose) => detail.hoses.some((inScope) => inScope.hoseId === hose.id)),
   );
   const steps: readonly FitStep[] = plan.ok ? plan.value : [];
   const toTorque = steps.flatMap((step) => (step.kind === 'torque' ? [step.jointId] : []));

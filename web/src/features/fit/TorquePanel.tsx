@@ -19,6 +19,7 @@ import {
   washersNeeded,
   wrenchRange,
 } from '@zephyrcombe/core';
+import { isTorqued } from '@zephyrcombe/workshop';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -37,7 +38,6 @@ import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
-import { isTorqued } from '../job/jobView.ts';
 import { daysBetween } from './daysBetween.ts';
 
 const NOT_ON_YET = 'Tick this joint hand tight in the order on first.';

@@ -1,4 +1,4 @@
-import { openChecks, openChecksText } from '@zephyrcombe/contract';
+import { nipplesOf, openChecks, openChecksText } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { outfitJob } from '../../testing/outfit.ts';
 
@@ -9,7 +9,7 @@ describe('what is still open', () => {
     expect(open).toMatchObject({
       toTorque: detail.joints.length,
       toSeeDry: detail.joints.length,
-      toRunClear: detail.circuit.components.filter(({ kind }) => kind === 'bleedNipple').length,
+      toRunClear: nipplesOf(detail).length,
       ticks: HANDOVER_CHECKS.length,
     });
     expect(open.toTorque).toBeGreaterThan(0);

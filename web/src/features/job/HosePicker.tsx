@@ -1,4 +1,5 @@
 import type { JobHose } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
 import { ChoiceRow } from '../../design/fields.tsx';
 import { useJob, useSelection } from './JobContext.ts';
 
@@ -14,7 +15,7 @@ export function HosePicker({ current, isDone }: HosePickerProps) {
   const { select } = useSelection();
   if (detail.hoses.length < 2) return null;
   const name = (hose: JobHose) =>
-    detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? '';
+    partsOf(detail).hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? '';
   return (
     <ChoiceRow
       label="Hose"

@@ -1,8 +1,9 @@
 /** The frame of a job: circuit strip, stage rail, and the stage below. */
-import { STAGES, eyesOn } from '@zephyrcombe/core';
+import { eyesOn } from '@zephyrcombe/core';
+import { progressOf } from '@zephyrcombe/workshop';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
@@ -11,8 +12,10 @@ import { useShortcuts } from '../../app/useShortcuts.ts';
 import { Page } from '../../design/layout.ts';
 import { FLUID, colour } from '../../design/tokens.ts';
 import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
+import { circuitAtHand } from './circuitAtHand.ts';
+import { CircuitPick } from './CircuitPick.tsx';
 import { useSelection } from './JobContext.ts';
-import { circuitWithLengths, jointState, lengthOf, notedShade, progressOf, selectedHose } from './jobView.ts';
+import { circuitWithLengths, jointState, lengthOf, notedShade, selectedHose } from './jobView.ts';
 import { AbandonedNotice } from './AbandonedNotice.tsx';
 import { StageRail } from './StageRail.tsx';
 
@@ -24,13 +27,16 @@ export function JobPage() {
   const navigate = useNavigate();
   const { hoseId, jointId } = useSelection();
   useCrumb(job.data ? `${job.data.vehicle.name}: ${job.data.job.title}` : null);
+  const [search] = useSearchParams();
+  const progress = useMemo(() => (job.data ? progressOf(job.data) : null), [job.data]);
+  const stages = useMemo(() => progress?.stages ?? [], [progress]);
   useShortcuts(
     useMemo(
       () =>
         Object.fromEntries(
-          STAGES.map((stage, index) => [String(index + 1), () => void navigate(`/jobs/${jobId}/${stage}`)]),
+          stages.map((stage, index) => [String(index + 1), () => void navigate(`/jobs/${jobId}/${stage}`)]),
         ),
-      [jobId, navigate],
+      [jobId, navigate, stages],
     ),
   );
 
@@ -44,7 +50,8 @@ export function JobPage() {
   }
   const detail = job.data;
   const shade = notedShade(detail);
-  const circuit = circuitWithLengths(detail);
+  const atHand = circuitAtHand(detail, search).circuit;
+  const circuit = circuitWithLengths(detail, atHand);
   const master = circuit.components.find((component) => component.kind === 'master');
   const linkTo = (target: { readonly hose?: string; readonly joint?: string }) => {
     const search = new URLSearchParams(Object.entries(target));
@@ -68,11 +75,16 @@ export function JobPage() {
         }))}
         masterText={master?.masterBore_m ? `Master ${write.length(master.masterBore_m)}` : 'Master'}
         fluidColour={shade === null ? colour('sheet') : FLUID[shade]}
-        selectedHoseId={jointId === null ? (selectedHose(detail, hoseId, null)?.hoseId ?? null) : null}
+        selectedHoseId={
+          jointId === null && !search.has('circuit')
+            ? (selectedHose(detail, hoseId, null)?.hoseId ?? null)
+            : null
+        }
         selectedJointId={jointId}
         linkTo={linkTo}
       />
-      <StageRail jobId={jobId} done={progressOf(detail).done} />
+      <CircuitPick detail={detail} current={atHand} />
+      <StageRail jobId={jobId} stages={stages} done={progress?.done ?? []} />
       <Page>
         {detail.job.abandoned === null ? null : <AbandonedNotice abandoned={detail.job.abandoned} />}
         <Outlet context={detail} />

@@ -1,6 +1,6 @@
+import { progressOf } from '@zephyrcombe/workshop';
 import { Navigate } from 'react-router';
 import { useJob } from './JobContext.ts';
-import { progressOf } from './jobView.ts';
 
 /** A job opened without a stage opens where work goes on. */
 export function NextStage() {

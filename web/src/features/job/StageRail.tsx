@@ -1,5 +1,4 @@
 import type { Stage } from '@zephyrcombe/core';
-import { STAGES } from '@zephyrcombe/core';
 import { STAGE_NAMES } from '@zephyrcombe/contract';
 import { useEffect, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
@@ -79,11 +78,13 @@ const Stop = styled(Link)`
 
 interface StageRailProps {
   readonly jobId: string;
+  /** Those that the job has. */
+  readonly stages: readonly Stage[];
   readonly done: readonly Stage[];
 }
 
-/** The six stages as a dimension line; the current one sits on it in ink. */
-export function StageRail({ jobId, done }: StageRailProps) {
+/** The stages of a job as a dimension line; the current one sits on it in ink. */
+export function StageRail({ jobId, stages, done }: StageRailProps) {
   const [search] = useSearchParams();
   const rail = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
@@ -104,7 +105,7 @@ export function StageRail({ jobId, done }: StageRailProps) {
   return (
     <Rail ref={rail} aria-label="Stages" className="no-print">
       <ol>
-        {STAGES.map((stage, index) => (
+        {stages.map((stage, index) => (
           <li key={stage}>
             <Stop
               to={`/jobs/${jobId}/${stage}${kept}`}
@@ -120,7 +121,7 @@ export function StageRail({ jobId, done }: StageRailProps) {
                 </>
               ) : null}
             </Stop>
-            {index < STAGES.length - 1 ? <Run aria-hidden="true" /> : null}
+            {index < stages.length - 1 ? <Run aria-hidden="true" /> : null}
           </li>
         ))}
       </ol>

@@ -1,7 +1,8 @@
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
-import { JobDetailSchema } from '@zephyrcombe/contract';
+import { firstCircuit, JobDetailSchema } from '@zephyrcombe/contract';
+import { STAGES } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { reservoirGuard } from '@zephyrcombe/workshop';
+import { progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { nippleView, orderedNipples } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
 import { hoseCautions, hoseOfJob, liveReadings } from '@zephyrcombe/contract';
@@ -13,7 +14,6 @@ import {
   jointState,
   jointView,
   notedShade,
-  progressOf,
   selectedHose,
   stackOf,
 } from './jobView.ts';
@@ -93,7 +93,9 @@ describe('what is at hand', () => {
       ...detail,
       hoses: detail.hoses.map((hose) => (hose.hoseId === uuid('h-left') ? { ...hose, order_m: 0.9 } : hose)),
     };
-    expect(circuitWithLengths(ordered).hoses.map((hose) => hose.length_m)).toEqual([0.9, 0.815, 1.32]);
+    expect(
+      circuitWithLengths(ordered, firstCircuit(ordered).circuit).hoses.map((hose) => hose.length_m),
+    ).toEqual([0.9, 0.815, 1.32]);
   });
 });
 
@@ -190,7 +192,7 @@ describe('bleeding', () => {
   });
 
   test('all nipples drink from one reservoir: 10 strokes to the minimum, three gone', () => {
-    expect(reservoirGuard(detail)).toMatchObject({
+    expect(reservoirGuard(detail, uuid('n-right'))).toMatchObject({
       ok: true,
       value: { strokesBeforeMinimum: 10, strokesLeft: 7 },
     });
@@ -216,17 +218,20 @@ describe('bleeding', () => {
   test('nothing is guessed where the master is not known', () => {
     const unknown = {
       ...detail,
-      circuit: {
-        ...detail.circuit,
-        components: detail.circuit.components.map((part) => ({ ...part, masterBore_m: null })),
-      },
+      circuits: detail.circuits.map((one) => ({
+        ...one,
+        circuit: {
+          ...one.circuit,
+          components: one.circuit.components.map((part) => ({ ...part, masterBore_m: null })),
+        },
+      })),
     };
-    expect(reservoirGuard(unknown)).toBeNull();
+    expect(reservoirGuard(unknown, uuid('n-right'))).toBeNull();
   });
 });
 
 test('progress follows the evidence', () => {
-  expect(progressOf(outfitJob())).toEqual({ done: ['look-over'], next: 'measure' });
+  expect(progressOf(outfitJob())).toEqual({ stages: STAGES, done: ['look-over'], next: 'measure' });
   const all = outfitJob({ torqueRecords: ['master', 'left', 'right', 'side'].map((name) => torqueOf(name)) });
   expect(progressOf(all).done).toEqual(['look-over', 'fit']);
 });

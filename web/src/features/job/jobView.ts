@@ -1,34 +1,12 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
-import type { Hose, JobDetail, JobHose, JointOfJob } from '@zephyrcombe/contract';
-import { jointOfJob, partsCautions } from '@zephyrcombe/contract';
-import type { Calculated, Caution, Progress, Result } from '@zephyrcombe/core';
-import { boltEngagement, distancesFromMaster, isClear, jobProgress } from '@zephyrcombe/core';
+import type { Circuit, Hose, JobDetail, JobHose, JointOfJob } from '@zephyrcombe/contract';
+import { jointOfJob, partsCautions, partsOf } from '@zephyrcombe/contract';
+import type { Calculated, Caution, Result } from '@zephyrcombe/core';
+import { boltEngagement, distancesFromMaster } from '@zephyrcombe/core';
 import type { Engagement } from '@zephyrcombe/core';
+import { isTorqued } from '@zephyrcombe/workshop';
 import type { FLUID } from '../../design/tokens.ts';
 import type { JointState } from '../../drawing/JointGlyph.tsx';
-
-export function progressOf(detail: JobDetail): Progress {
-  const nipples = nipplesOf(detail);
-  return jobProgress({
-    endsConfirmed: detail.job.endsConfirmed,
-    hoses: detail.hoses.length,
-    measuredHoses: detail.hoses.filter((hose) => hose.order_m !== null).length,
-    specifiedHoses: detail.hoses.filter((hose) => hose.specified).length,
-    joints: detail.joints.length,
-    torquedJoints: detail.joints.filter((joint) => isTorqued(detail, joint.jointId)).length,
-    nipples: nipples.length,
-    clearNipples: nipples.filter((nipple) =>
-      isClear(detail.bleedRuns.find((run) => run.nippleId === nipple.id)?.events ?? []),
-    ).length,
-    finished: detail.job.status === 'finished',
-  });
-}
-
-export const nipplesOf = (detail: JobDetail) =>
-  detail.circuit.components.filter((component) => component.kind === 'bleedNipple');
-
-export const isTorqued = (detail: JobDetail, jointId: string): boolean =>
-  detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
 
 /** Joints outside the job's scope were left alone: nothing is said of their torque or whether they are dry. */
 export function jointState(detail: JobDetail, jointId: string): JointState {
@@ -43,10 +21,10 @@ export function lengthOf(detail: JobDetail, hose: Hose): number {
   return detail.hoses.find((candidate) => candidate.hoseId === hose.id)?.order_m ?? hose.length_m;
 }
 
-export function circuitWithLengths(detail: JobDetail): JobDetail['circuit'] {
+export function circuitWithLengths(detail: JobDetail, circuit: Circuit): Circuit {
   return {
-    ...detail.circuit,
-    hoses: detail.circuit.hoses.map((hose) => ({ ...hose, length_m: lengthOf(detail, hose) })),
+    ...circuit,
+    hoses: circuit.hoses.map((hose) => ({ ...hose, length_m: lengthOf(detail, hose) })),
   };
 }
 
@@ -58,7 +36,7 @@ export function selectedHose(
 ): JobHose | null {
   const byHose = detail.hoses.find((hose) => hose.hoseId === hoseId);
   if (byHose) return byHose;
-  const onJoint = detail.circuit.hoses.filter(
+  const onJoint = partsOf(detail).hoses.filter(
     (hose) => hose.fromJointId === jointId || hose.toJointId === jointId,
   );
   return (
@@ -70,8 +48,8 @@ export function selectedHose(
 
 /** Hoses whose eyes meet on a joint, shortest path first: the order of the stack from the bolt's head. */
 export function hosesOn(detail: JobDetail, jointId: string): readonly Hose[] {
-  return detail.circuit.hoses
-    .filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId)
+  return partsOf(detail)
+    .hoses.filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId)
     .sort((left, right) => lengthOf(detail, left) - lengthOf(detail, right));
 }
 
@@ -84,15 +62,16 @@ export function jointView(detail: JobDetail, jointId: string): JointView | null 
   return known && { ...known, hoses: hosesOn(detail, jointId) };
 }
 
-/** The joints of a job from the master outwards. */
+/** The joints of a job, circuit by circuit, each from its master outwards. */
 export function jointsInOrder(detail: JobDetail): readonly JointView[] {
-  const distances = distancesFromMaster(circuitWithLengths(detail));
-  return detail.joints
-    .flatMap((state) => jointView(detail, state.jointId) ?? [])
-    .sort(
-      (left, right) =>
-        (distances.get(left.joint.componentId) ?? 0) - (distances.get(right.joint.componentId) ?? 0),
-    );
+  const views = detail.joints.flatMap((state) => jointView(detail, state.jointId) ?? []);
+  return detail.circuits.flatMap(({ circuit }) => {
+    const distances = distancesFromMaster(circuitWithLengths(detail, circuit));
+    const distance = ({ joint }: JointView) => distances.get(joint.componentId) ?? 0;
+    return views
+      .filter(({ joint }) => joint.circuitId === circuit.id)
+      .sort((left, right) => distance(left) - distance(right));
+  });
 }
 
 /** Grip, engaged thread and bottom clearance of a joint with a chosen bolt and washer; null where no bolt holds it. */

@@ -1,6 +1,5 @@
 import type { DueItem, Job, JobSummary } from '@zephyrcombe/contract';
-import { STAGE_NAMES } from '@zephyrcombe/contract';
-import { STAGES } from '@zephyrcombe/core';
+import { namesInLine, STAGE_NAMES } from '@zephyrcombe/contract';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -46,13 +45,13 @@ const Title = styled.h2`
 /** The stages a job has behind it, as a short dimension line. */
 function ProgressLine({ job }: { readonly job: JobSummary }) {
   const width = 150;
-  const step = width / STAGES.length;
+  const step = width / job.stages.length;
   const done = job.done.length;
   return (
     <svg width={width + 4} height="14" viewBox={`-2 -7 ${width + 4} 14`} aria-hidden="true">
       <line x1="0" x2={width} y1="0" y2="0" stroke={colour('hairline')} />
       <line x1="0" x2={step * done} y1="0" y2="0" stroke={colour('brass')} strokeWidth="3" />
-      {[0, ...STAGES.map((_stage, index) => index + 1)].map((index) => (
+      {[0, ...job.stages.map((_stage, index) => index + 1)].map((index) => (
         <line key={index} x1={index * step - 3} x2={index * step + 3} y1="4" y2="-4" stroke={colour('ink')} />
       ))}
     </svg>
@@ -73,11 +72,11 @@ function JobRow({ job }: { readonly job: JobSummary }) {
             : `next: ${STAGE_NAMES[job.next]}`}
       </span>
       <Label>
-        {job.vehicleName}, {job.circuitName.toLowerCase()}, opened {write.date(job.openedOn)}
+        {job.vehicleName}, {namesInLine(job.circuitNames).toLowerCase()}, opened {write.date(job.openedOn)}
       </Label>
       <span className="side">
         <Unseen>
-          {job.done.length} of {STAGES.length} stages done
+          {job.done.length} of {job.stages.length} stages done
         </Unseen>
         <ProgressLine job={job} />
       </span>
@@ -129,6 +128,7 @@ function DueRow({ item }: { readonly item: DueItem }) {
   return (
     <Row to={`/vehicles/${item.vehicleId}`} style={{ minHeight: 48 }}>
       <span>
+        <Unseen>Change the fluid: </Unseen>
         {item.vehicleName}
         <Label style={{ display: 'block' }}>{item.circuitName}</Label>
       </span>
@@ -222,7 +222,7 @@ export function JobsPage() {
         {open.isPending || finished.isPending || abandoned.isPending ? null : (
           <section aria-labelledby="due">
             <Title id="due" style={{ marginTop: 8 }}>
-              Fluid due, by date or distance, whichever comes first
+              Fluid due, by date or distance, whichever comes first: touch one to start
             </Title>
             {due.isError ? <LoadProblem error={due.error} onRetry={() => void due.refetch()} /> : null}
             {due.data && dueItems.length === 0 ? (

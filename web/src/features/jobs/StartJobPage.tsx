@@ -1,3 +1,4 @@
+import type { Circuit } from '@zephyrcombe/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
@@ -9,49 +10,33 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
-import { PrimaryButton } from '../../design/Button.tsx';
-import { ChoiceRow, TextField, Tick } from '../../design/fields.tsx';
-import { Fine, Head, Page, Stack } from '../../design/layout.ts';
+import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
+import { TextField, Tick } from '../../design/fields.tsx';
+import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
+import type { JobScope } from './newJob.ts';
+import { hosesOf, isSameScope, shapesOf, titleFor, wholeScope } from './newJob.ts';
 import { VehicleSearch } from './VehicleSearch.tsx';
 
-/** A hard line is made anew by another way than a hose. */
-const isHose = (line: { readonly kind: string }) => line.kind === 'hose';
+interface StartDraft {
+  readonly id: string;
+  /** Null until somebody types one. */
+  readonly title: string | null;
+  readonly reason: string;
+  /** Null until somebody chooses: the address may say what is meant. */
+  readonly scope: JobScope | null;
+}
+const EMPTY: StartDraft = { id: '', title: null, reason: '', scope: null };
 
-const EMPTY = { id: '', title: '', reason: '', circuitId: '', left: [] as string[] };
+const listIn = (search: URLSearchParams, key: string): readonly string[] =>
+  (search.get(key) ?? '').split(',').filter((id) => id !== '');
 
-/** A job starts on a vehicle, a circuit and the hoses that are in its scope. */
+/** A job starts on a vehicle: with hoses to replace, or to change the fluid alone. */
 export function StartJobPage() {
   useCrumb('Start a job');
   const [search, setSearch] = useSearchParams();
   const vehicleId = search.get('vehicle') ?? '';
   const vehicle = useQuery({ ...vehicleQuery(vehicleId), enabled: vehicleId !== '' });
-  const [draft, setDraft, clearDraft] = useDraft(`start-job.${vehicleId}`, EMPTY);
-  const navigate = useNavigate();
-  const client = useQueryClient();
-  const write = useWriter();
-  // What was sent before under the same id is another job once something is changed.
-  const change = (next: Partial<typeof EMPTY>) => setDraft({ ...draft, ...next, id: '' });
-  const start = useMutation<Awaited<ReturnType<typeof call<'startJob'>>>, ApiError, RequestOf<'startJob'>>({
-    mutationFn: (input) => call('startJob', input),
-    onSuccess: (detail) => {
-      client.setQueryData(jobQuery(detail.job.id).queryKey, detail);
-      void client.invalidateQueries({ queryKey: ['jobs'] });
-      clearDraft();
-      void navigate(`/jobs/${detail.job.id}/look-over`);
-    },
-  });
-
-  const drawn = (vehicle.data?.circuits ?? []).filter((circuit) => circuit.hoses.some(isHose));
-  const circuit = drawn.find((candidate) => candidate.id === draft.circuitId) ?? drawn[0];
-  const hoses = (circuit?.hoses ?? []).filter(isHose);
-  const hoseIds = hoses.map((hose) => hose.id).filter((id) => !draft.left.includes(id));
-  const missing =
-    hoseIds.length === 0
-      ? 'Tick at least one hose.'
-      : draft.title.trim() === ''
-        ? 'Say what the job is.'
-        : null;
-
+  const circuits = (vehicle.data?.circuits ?? []).filter(({ components }) => components.length > 0);
   return (
     <Page>
       <Stack $gap={20} style={{ maxWidth: 680 }}>
@@ -65,70 +50,147 @@ export function StartJobPage() {
             onChoose={(id) => setSearch(id === null ? {} : { vehicle: id }, { replace: true })}
           />
         ) : null}
-        {vehicle.data && drawn.length === 0 ? (
+        {vehicle.data && circuits.length === 0 ? (
           <Fine>
-            The hydraulics of the {vehicle.data.vehicle.name} are not entered yet: it has no hose a job could
-            be about.
+            The hydraulics of the {vehicle.data.vehicle.name} are not entered yet: there is nothing a job
+            could be about.
           </Fine>
         ) : null}
-        {vehicle.data && circuit ? (
-          <>
-            {drawn.length > 1 ? (
-              <ChoiceRow
-                label="Circuit"
-                value={circuit.id}
-                options={drawn.map(({ id, name }) => ({ value: id, text: name }))}
-                onChange={(circuitId) => change({ circuitId, left: [] })}
-              />
-            ) : null}
-            <fieldset>
-              <legend>
-                <Fine>Hoses in this job</Fine>
-              </legend>
-              {hoses.map((hose) => (
-                <Tick
-                  key={hose.id}
-                  isSelected={!draft.left.includes(hose.id)}
-                  onChange={(selected) =>
-                    change({
-                      left: selected ? draft.left.filter((id) => id !== hose.id) : [...draft.left, hose.id],
-                    })
-                  }
-                >
-                  {hose.name}, now {write.length(hose.length_m)}
-                </Tick>
-              ))}
-            </fieldset>
-            <TextField label="What the job is" value={draft.title} onChange={(title) => change({ title })} />
-            <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
-            <SaveProblem save={start} />
-            <div>
-              <PrimaryButton
-                isPending={start.isPending}
-                because={missing}
-                onPress={() => {
-                  const id = draft.id === '' ? newId() : draft.id;
-                  setDraft({ ...draft, id });
-                  start.mutate({
-                    body: {
-                      id,
-                      vehicleId,
-                      circuitId: circuit.id,
-                      title: draft.title.trim(),
-                      reason: draft.reason.trim(),
-                      hoseIds,
-                    },
-                  });
-                }}
-              >
-                {hoseIds.length === 1
-                  ? 'Start the job with 1 hose'
-                  : `Start the job with ${hoseIds.length} hoses`}
-              </PrimaryButton>
-            </div>
-          </>
+        {vehicle.data && circuits.length > 0 ? (
+          <NewJob key={vehicleId} vehicleId={vehicleId} circuits={circuits} />
         ) : null}
       </Stack>
     </Page>
+  );
+}
+
+interface NewJobProps {
+  readonly vehicleId: string;
+  readonly circuits: readonly Circuit[];
+}
+
+function NewJob({ vehicleId, circuits }: NewJobProps) {
+  const [search] = useSearchParams();
+  const [draft, setDraft, clearDraft] = useDraft(`new-job.${vehicleId}`, EMPTY);
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const asked = { circuitIds: listIn(search, 'fluid'), hoseIds: listIn(search, 'hoses') };
+  const shapes = shapesOf(circuits);
+  // One brake with hoses: they are most likely meant. More than one: nothing is, until somebody says so.
+  const usual = asked.circuitIds.length + asked.hoseIds.length > 0 || circuits.length > 1 ? asked : shapes[1];
+  const scope = wholeScope(circuits, draft.scope ?? usual ?? asked);
+  const title = draft.title ?? titleFor(circuits, scope);
+  // What was sent before under the same id is another job once something is changed.
+  const change = (next: Partial<StartDraft>) => setDraft({ ...draft, ...next, id: '' });
+  const start = useMutation<Awaited<ReturnType<typeof call<'startJob'>>>, ApiError, RequestOf<'startJob'>>({
+    mutationFn: (input) => call('startJob', input),
+    onSuccess: (detail) => {
+      client.setQueryData(jobQuery(detail.job.id).queryKey, detail);
+      void client.invalidateQueries({ queryKey: ['jobs'] });
+      clearDraft();
+      void navigate(`/jobs/${detail.job.id}/look-over`);
+    },
+  });
+  const missing =
+    scope.circuitIds.length === 0
+      ? 'Tick a circuit whose fluid is changed, or a hose.'
+      : title.trim() === ''
+        ? 'Say what the job is.'
+        : null;
+  const many = scope.hoseIds.length;
+  return (
+    <>
+      <div role="group" aria-label="What is it about?">
+        <Fine style={{ marginBottom: 6 }}>What is it about?</Fine>
+        <Line>
+          {shapes.map((shape) => (
+            <PlainButton
+              key={shape.id}
+              aria-pressed={isSameScope(scope, wholeScope(circuits, shape))}
+              onPress={() => change({ scope: shape })}
+            >
+              {shape.text}
+            </PlainButton>
+          ))}
+        </Line>
+      </div>
+      {circuits.map((circuit) => (
+        <CircuitTicks
+          key={circuit.id}
+          circuit={circuit}
+          scope={scope}
+          onScope={(next) => change({ scope: next })}
+        />
+      ))}
+      <TextField label="What the job is" value={title} onChange={(text) => change({ title: text })} />
+      <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
+      <SaveProblem save={start} />
+      <div>
+        <PrimaryButton
+          isPending={start.isPending}
+          because={missing}
+          onPress={() => {
+            const id = draft.id === '' ? newId() : draft.id;
+            setDraft({ ...draft, id });
+            start.mutate({
+              body: {
+                id,
+                vehicleId,
+                title: title.trim(),
+                reason: draft.reason.trim(),
+                circuitIds: [...scope.circuitIds],
+                hoseIds: [...scope.hoseIds],
+              },
+            });
+          }}
+        >
+          {many === 0
+            ? 'Start the fluid service'
+            : many === 1
+              ? 'Start the job with 1 hose'
+              : `Start the job with ${many} hoses`}
+        </PrimaryButton>
+      </div>
+    </>
+  );
+}
+
+interface CircuitTicksProps {
+  readonly circuit: Circuit;
+  readonly scope: JobScope;
+  readonly onScope: (next: JobScope) => void;
+}
+
+/** A circuit of the vehicle: its fluid, and each of its hoses. */
+function CircuitTicks({ circuit, scope, onScope }: CircuitTicksProps) {
+  const write = useWriter();
+  const hoses = hosesOf(circuit);
+  const opened = hoses.some(({ id }) => scope.hoseIds.includes(id));
+  const toggled = (ids: readonly string[], id: string, wanted: boolean) =>
+    wanted ? [...ids, id] : ids.filter((one) => one !== id);
+  return (
+    <fieldset>
+      <legend>
+        <Fine>{circuit.name}</Fine>
+      </legend>
+      <Tick
+        isSelected={scope.circuitIds.includes(circuit.id)}
+        isDisabled={opened}
+        onChange={(wanted) =>
+          onScope({ ...scope, circuitIds: toggled(scope.circuitIds, circuit.id, wanted) })
+        }
+      >
+        {opened ? 'Its fluid is changed, since it is opened' : 'Change its fluid'}
+      </Tick>
+      {hoses.map((hose) => (
+        <Tick
+          key={hose.id}
+          isSelected={scope.hoseIds.includes(hose.id)}
+          onChange={(wanted) => onScope({ ...scope, hoseIds: toggled(scope.hoseIds, hose.id, wanted) })}
+        >
+          {hose.name}, now {write.length(hose.length_m)}
+        </Tick>
+      ))}
+    </fieldset>
   );
 }

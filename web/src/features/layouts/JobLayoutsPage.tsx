@@ -7,15 +7,17 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton } from '../../design/Button.tsx';
 import { Fine, Label, Stack } from '../../design/layout.ts';
+import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 import { LayoutComparison, useLayouts } from './LayoutComparison.tsx';
 
 export function JobLayoutsPage() {
   const detail = useJob();
-  const { job, circuit, circuitBefore } = detail;
+  const { job } = detail;
+  const { circuit, before } = useCircuitAtHand();
   const choose = useJobAction('chooseLayout', job.id);
   const current = useMemo(() => hydraulicsOf(circuit), [circuit]);
-  const found = circuitBefore ?? current;
+  const found = before ?? current;
   const layouts = useLayouts(found);
   const asFound = layoutOf(found);
   const now = layoutOf(current);
@@ -28,8 +30,8 @@ export function JobLayoutsPage() {
   return (
     <Stack $gap={12}>
       <Fine>
-        <Link to={`/jobs/${job.id}/look-over`}>Back to Look over</Link>. All hoses of the layout you choose
-        come into this job, to be measured, specified and fitted.
+        <Link to={`/jobs/${job.id}/look-over?circuit=${circuit.id}`}>Back to Look over</Link>. All hoses of
+        the layout you choose come into this job, to be measured, specified and fitted.
       </Fine>
       <SaveProblem save={choose} />
       <LayoutComparison
@@ -45,7 +47,11 @@ export function JobLayoutsPage() {
               onPress={() =>
                 choose.mutate({
                   params: { jobId: job.id },
-                  body: { version: job.version, layout: layout === asFound ? 'asFound' : layout },
+                  body: {
+                    version: job.version,
+                    circuitId: circuit.id,
+                    layout: layout === asFound ? 'asFound' : layout,
+                  },
                 })
               }
             >

@@ -9,13 +9,15 @@ import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx'
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { JointPanel } from '../circuit-editor/JointPanel.tsx';
 import { Findings } from '../findings/Findings.tsx';
+import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob } from '../job/JobContext.ts';
 import { ThreadFinder } from '../threads/ThreadFinder.tsx';
 import { readState, writeState } from '../threads/threadState.ts';
 import { useCircuitSave } from './useCircuitSave.ts';
 
 export function JointSheet({ jointId }: { readonly jointId: string }) {
-  const { job, circuit } = useJob();
+  const { job } = useJob();
+  const { circuit } = useCircuitAtHand();
   const [search, setSearch] = useSearchParams();
   const stored = useMemo(() => hydraulicsOf(circuit), [circuit]);
   const [edited, setEdited] = useState<Hydraulics | null>(null);

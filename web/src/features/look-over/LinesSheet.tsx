@@ -1,6 +1,6 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { hoseAgeText, hydraulicsOf, LINE_NAMES, isClosed } from '@zephyrcombe/contract';
+import { hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES, partsOf } from '@zephyrcombe/contract';
 import type { Construction, FoundOn } from '@zephyrcombe/core';
 import { changeLine, CONSTRUCTIONS, hoseAge, judgeLeftOn } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -14,17 +14,19 @@ import { Working } from '../../quantities/Working.tsx';
 import { DateCodeEntry } from '../circuit-editor/DateCodeEntry.tsx';
 import { Findings } from '../findings/Findings.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob } from '../job/JobContext.ts';
 import { useCircuitSave } from './useCircuitSave.ts';
 
 export function LinesSheet() {
   const detail = useJob();
-  const { job, circuit } = detail;
-  const choose = useJobAction('setJobHoses', job.id);
+  const { job } = detail;
+  const { circuit } = useCircuitAtHand();
+  const choose = useJobAction('setScope', job.id);
   const inScope = (hoseId: string) => detail.hoses.some((hose) => hose.hoseId === hoseId);
   const found: FoundOn[] = detail.findings.flatMap(
     ({ subject, subjectId, condition, degree, struckBecause }) => {
-      const line = circuit.hoses.find((hose) => hose.id === subjectId);
+      const line = partsOf(detail).hoses.find((hose) => hose.id === subjectId);
       return line && struckBecause === null
         ? [{ name: line.name, subject, condition, degree, inScope: inScope(line.id) }]
         : [];
@@ -47,15 +49,18 @@ export function LinesSheet() {
               {line.kind === 'hose' ? (
                 <Tick
                   isSelected={inScope(line.id)}
-                  isDisabled={finished || choose.isPending || (inScope(line.id) && detail.hoses.length === 1)}
+                  isDisabled={finished || choose.isPending}
                   onChange={(wanted) =>
                     choose.mutate({
                       params: { jobId: job.id },
                       body: {
                         version: job.version,
-                        hoseIds: circuit.hoses
-                          .map((hose) => hose.id)
-                          .filter((id) => (id === line.id ? wanted : inScope(id))),
+                        // A circuit stays in the job when its last hose leaves: its fluid is changed.
+                        circuitIds: detail.circuits.map((one) => one.circuit.id),
+                        hoseIds: [
+                          ...detail.hoses.map(({ hoseId }) => hoseId).filter((id) => id !== line.id),
+                          ...(wanted ? [line.id] : []),
+                        ],
                       },
                     })
                   }
@@ -96,7 +101,7 @@ function LineFacts({ line }: { readonly line: Hose }) {
 
 /** The date code, read where the hose is: the age follows, and with it whether the hose is due. */
 function DateOnHose({ line }: { readonly line: Hose }) {
-  const { circuit } = useJob();
+  const { circuit } = useCircuitAtHand();
   const [open, setOpen] = useState(false);
   const { save, send, readAgain } = useCircuitSave(() => setOpen(false));
   if (!open) {

@@ -21,6 +21,7 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Label, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
+import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
 import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
@@ -92,7 +93,8 @@ const Scroll = styled.div`
 
 export function LookOverPage() {
   const detail = useJob();
-  const { job, vehicle, circuit } = detail;
+  const { job, vehicle } = detail;
+  const { circuit } = useCircuitAtHand();
   const finished = isClosed(job);
   const navigate = useNavigate();
   const write = useWriter();
@@ -107,6 +109,8 @@ export function LookOverPage() {
     if (body?.title !== undefined) clearTitle();
   });
   const count = detail.hoses.length;
+  // Of the circuit that is shown; where nothing is replaced there is none of the job's own to look at.
+  const joints = jointsInOrder(detail).filter(({ joint }) => joint.circuitId === circuit.id);
   const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
   const hydraulics = hydraulicsOf(circuit);
   const faults = circuitFaults(hydraulics);
@@ -140,7 +144,7 @@ export function LookOverPage() {
                 </tr>
               </thead>
               <tbody role="rowgroup">
-                {jointsInOrder(detail).map(({ joint, port, eyes }) => (
+                {joints.map(({ joint, port, eyes }) => (
                   <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
                     <td role="cell">
                       <Link to={`?joint=${joint.id}`} preventScrollReset>
@@ -180,7 +184,9 @@ export function LookOverPage() {
               edit.mutate({ params, body: { version: job.version, endsConfirmed } })
             }
           >
-            Looked at on the part itself: makers change ends within a model year
+            {count > 0
+              ? 'Looked at on the part itself: makers change ends within a model year'
+              : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
         </Sheet>
         <LinesSheet />
@@ -192,7 +198,7 @@ export function LookOverPage() {
               <Line>
                 <Link to={drawing}>Change on the drawing</Link>
                 {canBeLaidOut(hydraulics) ? (
-                  <Link to={`/jobs/${job.id}/look-over/layouts`}>Compare layouts</Link>
+                  <Link to={`/jobs/${job.id}/look-over/layouts?circuit=${circuit.id}`}>Compare layouts</Link>
                 ) : null}
               </Line>
             )}
@@ -245,11 +251,15 @@ export function LookOverPage() {
           <>
             <PrimaryButton
               because={
-                job.endsConfirmed ? null : 'Confirm the ends first: everything that is ordered hangs on them.'
+                job.endsConfirmed
+                  ? null
+                  : count > 0
+                    ? 'Confirm the ends first: everything that is ordered hangs on them.'
+                    : 'Tick what you looked at first.'
               }
-              onPress={() => void navigate(`/jobs/${job.id}/measure`)}
+              onPress={() => void navigate(`/jobs/${job.id}/${count > 0 ? 'measure' : 'bleed'}`)}
             >
-              Take {count === 1 ? '1 hose' : `${count} hoses`} to Measure
+              {count > 0 ? `Take ${count === 1 ? '1 hose' : `${count} hoses`} to Measure` : 'Go to Bleed'}
             </PrimaryButton>
             <Fine>
               Pulls, drags, feels wrong? <Link to={symptomsAddress()}>Find out what is behind it</Link>
@@ -257,7 +267,11 @@ export function LookOverPage() {
           </>
         )}
         {finished ? null : <AbandonJob />}
-        <VehicleCautions vehicle={vehicle} circuits={[circuit]} brakeWorkRule={detail.shop.brakeWorkRule} />
+        <VehicleCautions
+          vehicle={vehicle}
+          circuits={detail.circuits.map((one) => one.circuit)}
+          brakeWorkRule={detail.shop.brakeWorkRule}
+        />
       </Stack>
     </Columns>
   );

@@ -1,6 +1,6 @@
 /** A hose from the shelf offered for the one that is being measured. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { isClosed } from '@zephyrcombe/contract';
+import { partsOf, isClosed } from '@zephyrcombe/contract';
 import type { OrderLength } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
@@ -24,9 +24,9 @@ interface DonorSheetProps {
 
 export function DonorSheet({ hose, order, route }: DonorSheetProps) {
   const detail = useJob();
-  const fitted = detail.circuit.hoses.find(({ id }) => id === hose.hoseId);
+  const fitted = partsOf(detail).hoses.find(({ id }) => id === hose.hoseId);
   const threadAt = (jointId: string | undefined) =>
-    detail.circuit.joints.find(({ id }) => id === jointId)?.bolt?.thread ?? '';
+    partsOf(detail).joints.find(({ id }) => id === jointId)?.bolt?.thread ?? '';
   const needs = (end: JobHose['endA'], jointId: string | undefined): OfferedEnd => ({
     family: end.family,
     angle_deg: nearestAngle_deg(end.neckAngle_rad),

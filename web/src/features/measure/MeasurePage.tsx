@@ -1,6 +1,7 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
 import type { JobHose, Writer } from '@zephyrcombe/contract';
 import {
+  partsOf,
   datumName,
   liveReadings,
   movementOfHose,
@@ -102,7 +103,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const edit = useJobAction('editJobHose', detail.job.id);
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
   const finished = isClosed(detail.job);
-  const name = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? 'Hose';
+  const name = partsOf(detail).hoses.find((candidate) => candidate.id === hose.hoseId)?.name ?? 'Hose';
   const route = useKeptRoute(detail.job.vehicleId, hose.hoseId, detail.job.id);
   const byTape = orderOf(detail, hose);
   const tape_m = byTape.ok ? byTape.value.order_m : null;

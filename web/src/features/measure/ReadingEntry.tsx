@@ -1,5 +1,5 @@
 import type { JobHose } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, movementOfHose, problemText, isClosed } from '@zephyrcombe/contract';
+import { partsOf, AID_NAMES, datumName, movementOfHose, problemText, isClosed } from '@zephyrcombe/contract';
 import type { Aid, Pose } from '@zephyrcombe/core';
 import { AID_UNCERTAINTY_m, AIDS, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import { useJobAction } from '../../api/queries.ts';
@@ -52,11 +52,11 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
     setDraft((current) => afterRecorded({ ...EMPTY_READING, ...current }, body?.typed)),
   );
   const finished = isClosed(detail.job);
-  const fitted = detail.circuit.hoses.find((candidate) => candidate.id === hose.hoseId);
+  const fitted = partsOf(detail).hoses.find((candidate) => candidate.id === hose.hoseId);
   const jointName = (id: string | undefined) =>
-    detail.circuit.joints.find((joint) => joint.id === id)?.name ?? '';
+    partsOf(detail).joints.find((joint) => joint.id === id)?.name ?? '';
   const bolt_m = (id: string | undefined) =>
-    detail.circuit.joints.find((joint) => joint.id === id)?.bolt?.diameter_m ?? USUAL_BOLT_m;
+    partsOf(detail).joints.find((joint) => joint.id === id)?.bolt?.diameter_m ?? USUAL_BOLT_m;
 
   const datums = datumsFor(hose);
   const datumIndex = draft.datum ?? lastDatum(detail, hose) ?? UNSAID;

@@ -1,6 +1,7 @@
 /** What to order, hose by hose, and what else goes into the box, less what lies on the shelf. */
 import type { HoseOfJob, JobDetail, OrderHose } from '@zephyrcombe/contract';
 import {
+  partsOf,
   ALONG_NAMES,
   BRAID_NAMES,
   buildOf,
@@ -170,16 +171,16 @@ function OrderTerms({ detail }: { readonly detail: JobDetail }) {
 }
 
 /** What a person typed that stands on the order. */
-const printed = ({ job, shop, vehicle, circuit }: JobDetail): readonly (string | null | undefined)[] => [
-  job.title,
-  job.orderTerms?.finish,
-  shop.name,
-  shop.address,
-  shop.phone,
-  vehicle.name,
-  vehicle.plate,
-  ...circuit.hoses.map(({ name }) => name),
-  ...circuit.joints.map(({ name }) => name),
+const printed = (detail: JobDetail): readonly (string | null | undefined)[] => [
+  ...partsOf(detail).hoses.map(({ name }) => name),
+  ...partsOf(detail).joints.map(({ name }) => name),
+  detail.job.title,
+  detail.job.orderTerms?.finish,
+  detail.shop.name,
+  detail.shop.address,
+  detail.shop.phone,
+  detail.vehicle.name,
+  detail.vehicle.plate,
 ];
 
 function Files({ detail }: { readonly detail: JobDetail }) {

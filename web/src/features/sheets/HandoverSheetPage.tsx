@@ -1,9 +1,10 @@
 import type { JobDetail } from '@zephyrcombe/contract';
-import { firstOutingText, handoverNames, vehicleWords } from '@zephyrcombe/contract';
-import { HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { firstOutingText, handoverNames, partsOf, vehicleWords } from '@zephyrcombe/contract';
+import { handoverChecks } from '@zephyrcombe/core';
+import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
-import { serviceRows } from '../hand-over/HandOverPage.tsx';
+import { serviceRows } from '../hand-over/SignedOff.tsx';
 import { JobSheet } from './JobSheet.tsx';
 import { PrintTable } from './sheetParts.ts';
 
@@ -11,15 +12,15 @@ const isDry = (detail: JobDetail, jointId: string) =>
   detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
 
 /** A nut or a fitting that seals metal to metal takes no washers. */
-const washersText = ({ circuit }: JobDetail, record: JobDetail['torqueRecords'][number]): string =>
-  circuit.joints.find(({ id }) => id === record.jointId)?.seal === 'banjo'
+const washersText = (detail: JobDetail, record: JobDetail['torqueRecords'][number]): string =>
+  partsOf(detail).joints.find(({ id }) => id === record.jointId)?.seal === 'banjo'
     ? String(record.freshWashers)
     : 'takes none';
 
 /** Joints that no torque stands against: of this job, or left alone by it. */
 const withoutRecord = (detail: JobDetail): readonly (readonly [string, string])[] =>
-  detail.circuit.joints
-    .filter(({ id }) => detail.torqueRecords.every(({ jointId }) => jointId !== id))
+  partsOf(detail)
+    .joints.filter(({ id }) => detail.torqueRecords.every(({ jointId }) => jointId !== id))
     .map(({ id, name }) => [
       name,
       detail.joints.some(({ jointId }) => jointId === id) ? 'not torqued yet' : 'not opened',
@@ -30,92 +31,96 @@ export function HandoverSheetPage() {
   const write = useWriter();
   return (
     <JobSheet title="Handover sheet">
-      {(detail) => (
-        <>
-          <h2>What was done</h2>
-          <p>{detail.job.reason}</p>
-          <PrintTable>
-            <thead>
-              <tr>
-                <th scope="col">Joint</th>
-                <th scope="col">Torque</th>
-                <th scope="col">Wrench</th>
-                <th scope="col">Fresh washers</th>
-                <th scope="col">Dry under pressure</th>
-                <th scope="col">By</th>
-              </tr>
-            </thead>
-            <tbody>
-              {detail.torqueRecords.map((record) => (
-                <tr key={record.id}>
-                  <td>{detail.circuit.joints.find((joint) => joint.id === record.jointId)?.name}</td>
-                  <td className="figure">
-                    {write.torque(record.torque_Nm)}
-                    {record.verdict === 'above' ? ' (over, redone)' : ''}
-                  </td>
-                  <td>{record.wrenchName}</td>
-                  <td className="figure">{washersText(detail, record)}</td>
-                  <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
-                  <td>{record.by}</td>
+      {(detail) => {
+        const services = detail.circuits.flatMap(({ service }) => service ?? []);
+        return (
+          <>
+            <h2>What was done</h2>
+            <p>{detail.job.reason}</p>
+            <PrintTable>
+              <thead>
+                <tr>
+                  <th scope="col">Joint</th>
+                  <th scope="col">Torque</th>
+                  <th scope="col">Wrench</th>
+                  <th scope="col">Fresh washers</th>
+                  <th scope="col">Dry under pressure</th>
+                  <th scope="col">By</th>
                 </tr>
-              ))}
-              {withoutRecord(detail).map(([name, state]) => (
-                <tr key={name}>
-                  <td>{name}</td>
-                  <td colSpan={5}>{state}</td>
-                </tr>
-              ))}
-            </tbody>
-          </PrintTable>
-          <h2>What was checked</h2>
-          <PrintTable>
-            <tbody>
-              {HANDOVER_CHECKS.map((check) => (
-                <tr key={check}>
-                  <td>{handoverNames(vehicleWords(detail.vehicle, detail.circuit))[check]}</td>
-                  <td>{detail.job.handoverChecks[check] === true ? 'yes' : 'not checked'}</td>
-                </tr>
-              ))}
-            </tbody>
-          </PrintTable>
-          {detail.fluidService ? (
-            <>
-              <h2>Brake fluid</h2>
-              <PrintTable>
-                <tbody>
-                  {serviceRows(detail.fluidService, write).map(([label, value]) => (
-                    <tr key={label}>
-                      <th scope="row">{label}</th>
-                      <td>{value}</td>
-                    </tr>
-                  ))}
-                  <tr>
-                    <th scope="row">Due again</th>
-                    <td>
-                      <strong>{write.date(detail.fluidService.dueOn)}</strong>
-                      {detail.fluidService.dueDistance_m === null
-                        ? ''
-                        : ` or at ${write.distance(detail.fluidService.dueDistance_m)}, whichever comes first`}
+              </thead>
+              <tbody>
+                {detail.torqueRecords.map((record) => (
+                  <tr key={record.id}>
+                    <td>{partsOf(detail).joints.find((joint) => joint.id === record.jointId)?.name}</td>
+                    <td className="figure">
+                      {write.torque(record.torque_Nm)}
+                      {record.verdict === 'above' ? ' (over, redone)' : ''}
                     </td>
+                    <td>{record.wrenchName}</td>
+                    <td className="figure">{washersText(detail, record)}</td>
+                    <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
+                    <td>{record.by}</td>
                   </tr>
-                </tbody>
-              </PrintTable>
-            </>
-          ) : (
-            <Fine>Not signed off yet.</Fine>
-          )}
-          <h2>For your first {vehicleWords(detail.vehicle, detail.circuit).outing}</h2>
-          <p>{firstOutingText(vehicleWords(detail.vehicle, detail.circuit))}</p>
-          <Fine style={{ marginTop: 6 }}>The vehicle maker’s manual and local law come first.</Fine>
-          <p style={{ marginTop: 28 }}>
-            Signed: {detail.job.signedBy ?? '____________________'}
-            {detail.job.finishedOn ? `, ${write.date(detail.job.finishedOn)}` : ''}
-          </p>
-          <Fine>
-            This sheet says what was checked and what was not. It does not say that a brake is safe.
-          </Fine>
-        </>
-      )}
+                ))}
+                {withoutRecord(detail).map(([name, state]) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td colSpan={5}>{state}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </PrintTable>
+            <h2>What was checked</h2>
+            <PrintTable>
+              <tbody>
+                {handoverChecks({ hasJoints: detail.joints.length > 0 }).map((check) => (
+                  <tr key={check}>
+                    <td>{handoverNames(vehicleWords(detail.vehicle, partsOf(detail)))[check]}</td>
+                    <td>{detail.job.handoverChecks[check] === true ? 'yes' : 'not checked'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </PrintTable>
+            {services.map((service) => (
+              <Fragment key={service.id}>
+                <h2>
+                  {services.length > 1 ? `Brake fluid: ${service.circuitName.toLowerCase()}` : 'Brake fluid'}
+                </h2>
+                <PrintTable>
+                  <tbody>
+                    {serviceRows(service, write).map(([label, value]) => (
+                      <tr key={label}>
+                        <th scope="row">{label}</th>
+                        <td>{value}</td>
+                      </tr>
+                    ))}
+                    <tr>
+                      <th scope="row">Due again</th>
+                      <td>
+                        <strong>{write.date(service.dueOn)}</strong>
+                        {service.dueDistance_m === null
+                          ? ''
+                          : ` or at ${write.distance(service.dueDistance_m)}, whichever comes first`}
+                      </td>
+                    </tr>
+                  </tbody>
+                </PrintTable>
+              </Fragment>
+            ))}
+            {services.length === 0 ? <Fine>Not signed off yet.</Fine> : null}
+            <h2>For your first {vehicleWords(detail.vehicle, partsOf(detail)).outing}</h2>
+            <p>{firstOutingText(vehicleWords(detail.vehicle, partsOf(detail)))}</p>
+            <Fine style={{ marginTop: 6 }}>The vehicle maker’s manual and local law come first.</Fine>
+            <p style={{ marginTop: 28 }}>
+              Signed: {detail.job.signedBy ?? '____________________'}
+              {detail.job.finishedOn ? `, ${write.date(detail.job.finishedOn)}` : ''}
+            </p>
+            <Fine>
+              This sheet says what was checked and what was not. It does not say that a brake is safe.
+            </Fine>
+          </>
+        );
+      }}
     </JobSheet>
   );
 }

@@ -1,4 +1,5 @@
 import type { JobDetail } from '@zephyrcombe/contract';
+import { circuitNames } from '@zephyrcombe/contract';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
@@ -41,7 +42,7 @@ export function JobSheet({ title, children }: JobSheetProps) {
         <Head>{title}</Head>
         <p>
           {detail.vehicle.name}
-          {detail.vehicle.plate ? `, ${detail.vehicle.plate}` : ''} · {detail.circuit.name} ·{' '}
+          {detail.vehicle.plate ? `, ${detail.vehicle.plate}` : ''} · {circuitNames(detail)} ·{' '}
           {detail.job.title}
         </p>
         <Fine>

@@ -2,6 +2,7 @@
 import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import {
+  partsOf,
   cautionText,
   CONDITION_WORDS,
   FIT_CHECK_NAMES,
@@ -53,8 +54,9 @@ function withCorrected(data: Data, { readings, findings }: JobDetail): Data {
   return finding ? { ...data, condition: finding.condition, subjectId: finding.subjectId } : data;
 }
 
-function aboutOf(data: Data, { circuit }: JobDetail): readonly string[] {
-  const named = [...circuit.hoses, ...circuit.joints, ...circuit.components].find((part) =>
+function aboutOf(data: Data, detail: JobDetail): readonly string[] {
+  const { hoses, joints, components } = partsOf(detail);
+  const named = [...hoses, ...joints, ...components].find((part) =>
     [data.hoseId, data.jointId, data.nippleId, data.subjectId].includes(part.id),
   );
   const name = named?.name ?? (typeof data.name === 'string' ? data.name : null);
@@ -94,10 +96,10 @@ function torqueWords(kind: LogEntry['kind'], data: Data, write: Writer): readonl
   ];
 }
 
-const tickNames = ({ vehicle, circuit }: JobDetail): Readonly<Record<string, string>> => ({
+const tickNames = (detail: JobDetail): Readonly<Record<string, string>> => ({
   ...POSE_CHECK_NAMES,
   ...FIT_CHECK_NAMES,
-  ...handoverNames(vehicleWords(vehicle, circuit)),
+  ...handoverNames(vehicleWords(detail.vehicle, partsOf(detail))),
 });
 
 /** Each tick by its own words, and a tick that was taken away as such. */

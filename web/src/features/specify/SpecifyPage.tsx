@@ -1,6 +1,7 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
 import type { Bolt, HoseOfJob, Washer } from '@zephyrcombe/contract';
 import {
+  partsOf,
   BOLT_CARRIES_NAMES,
   BOLT_STATE_NAMES,
   BOLT_VERDICTS,
@@ -159,7 +160,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         ? []
         : [
             {
-              name: detail.circuit.hoses.find(({ id }) => id === own.hoseId)?.name ?? '',
+              name: partsOf(detail).hoses.find(({ id }) => id === own.hoseId)?.name ?? '',
               length_m: own.order_m,
               endA: own.endA,
               endB: own.endB,

@@ -1,0 +1,81 @@
+/** What a new job is about: which fluids it changes, which hoses it replaces, and what it is called until somebody says otherwise. */
+import type { Circuit, Hose } from '@zephyrcombe/contract';
+import { namesInLine } from '@zephyrcombe/contract';
+
+/** A hard line is made anew by another way than a hose. */
+export const hosesOf = (circuit: Pick<Circuit, 'hoses'>): readonly Hose[] =>
+  circuit.hoses.filter(({ kind }) => kind === 'hose');
+
+export interface JobScope {
+  readonly circuitIds: readonly string[];
+  readonly hoseIds: readonly string[];
+}
+
+export interface Shape extends JobScope {
+  readonly id: string;
+  readonly text: string;
+}
+
+const lower = (name: string) => name.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase());
+
+/** Jobs that are begun with one press; the ticks below them make any other. */
+export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
+  const drawn = circuits.filter(({ components }) => components.length > 0);
+  const withHoses = drawn.filter((circuit) => hosesOf(circuit).length > 0);
+  const all = withHoses.flatMap((circuit) => hosesOf(circuit).map(({ id }) => id));
+  return [
+    ...(drawn.length > 0
+      ? [
+          {
+            id: 'fluid',
+            text: drawn.length > 1 ? 'Change the fluid of all circuits' : 'Change the fluid',
+            circuitIds: drawn.map(({ id }) => id),
+            hoseIds: [],
+          },
+        ]
+      : []),
+    ...withHoses.map((circuit) => ({
+      id: circuit.id,
+      text: `All hoses of the ${lower(circuit.name)}`,
+      circuitIds: [circuit.id],
+      hoseIds: hosesOf(circuit).map(({ id }) => id),
+    })),
+    ...(withHoses.length > 1
+      ? [
+          {
+            id: 'all',
+            text: `All ${all.length} hoses`,
+            circuitIds: withHoses.map(({ id }) => id),
+            hoseIds: all,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** With the circuits of its hoses, each in the order of the drawing. */
+export function wholeScope(circuits: readonly Circuit[], { circuitIds, hoseIds }: JobScope): JobScope {
+  const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
+  return {
+    circuitIds: circuits
+      .map(({ id }) => id)
+      .filter((id) => circuitIds.includes(id) || hoses.some((hose) => hose.circuitId === id)),
+    hoseIds: hoses.map(({ id }) => id),
+  };
+}
+
+export const isSameScope = (one: JobScope, other: JobScope): boolean =>
+  JSON.stringify([one.circuitIds, one.hoseIds]) === JSON.stringify([other.circuitIds, other.hoseIds]);
+
+/** "Fluid of the front brake", "Left hose", "4 hoses of diagonal 1 and diagonal 2". */
+export function titleFor(circuits: readonly Circuit[], scope: JobScope): string {
+  const { circuitIds, hoseIds } = wholeScope(circuits, scope);
+  const where = namesInLine(
+    circuits.filter(({ id }) => circuitIds.includes(id)).map(({ name }) => lower(name)),
+  );
+  const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
+  const [only] = hoses;
+  if (where === '') return '';
+  if (hoses.length === 0) return `Fluid of the ${where}`.slice(0, 120);
+  return (hoses.length === 1 && only ? only.name : `${hoses.length} hoses of the ${where}`).slice(0, 120);
+}

@@ -1,0 +1,29 @@
+/** Signing a job off: everything that its scope needs. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesOf, partsOf } from '@zephyrcombe/contract';
+import { isNippleClear, isTorqued } from '../stages/stages.ts';
+import { hosesSignGate } from './hoses.ts';
+import type { Obstacle } from './obstacle.ts';
+
+export function signGate(detail: JobDetail): readonly Obstacle[] {
+  const { joints } = partsOf(detail);
+  const nameOf = (jointId: string) => joints.find(({ id }) => id === jointId)?.name ?? 'a joint';
+  const loose = detail.joints.filter(({ jointId }) => !isTorqued(detail, jointId));
+  const wet = detail.joints.filter(({ leakChecked }) => !leakChecked);
+  const running = nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id));
+  return [
+    ...(detail.job.endsConfirmed
+      ? []
+      : [{ code: detail.hoses.length > 0 ? ('endsNotConfirmed' as const) : ('notLookedOver' as const) }]),
+    ...hosesSignGate(detail),
+    ...(loose.length > 0
+      ? [{ code: 'jointsNotTorqued' as const, joints: loose.map(({ jointId }) => nameOf(jointId)) }]
+      : []),
+    ...(wet.length > 0
+      ? [{ code: 'jointsNotDry' as const, joints: wet.map(({ jointId }) => nameOf(jointId)) }]
+      : []),
+    ...(running.length > 0
+      ? [{ code: 'nipplesNotClear' as const, nipples: running.map(({ name }) => name) }]
+      : []),
+  ];
+}

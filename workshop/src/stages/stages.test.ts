@@ -1,0 +1,50 @@
+import { STAGES } from '@zephyrcombe/core';
+import { jobProgress } from './stages.ts';
+
+describe('job progress', () => {
+  const NEW = {
+    endsConfirmed: false,
+    hoses: 2,
+    measuredHoses: 0,
+    specifiedHoses: 0,
+    joints: 3,
+    torquedJoints: 0,
+    nipples: 2,
+    clearNipples: 0,
+    finished: false,
+  };
+
+  test('a new job starts at Look over', () => {
+    expect(jobProgress(NEW)).toEqual({ stages: STAGES, done: [], next: 'look-over' });
+  });
+
+  test('a stage is done when all its hoses, joints or nipples are', () => {
+    const half = { ...NEW, endsConfirmed: true, measuredHoses: 2, specifiedHoses: 1 };
+    expect(jobProgress(half)).toMatchObject({ done: ['look-over', 'measure'], next: 'specify' });
+    expect(jobProgress({ ...NEW, hoses: 0, joints: 0, nipples: 0 }).done).toEqual([]);
+  });
+
+  test('a finished job stays on its last stage', () => {
+    const all = {
+      ...NEW,
+      endsConfirmed: true,
+      measuredHoses: 2,
+      specifiedHoses: 2,
+      torquedJoints: 3,
+      clearNipples: 2,
+      finished: true,
+    };
+    expect(jobProgress(all)).toMatchObject({ next: 'hand-over', done: { length: 6 } });
+  });
+
+  test('a fluid service has nothing to measure, to specify or to fit', () => {
+    const fluid = { ...NEW, hoses: 0, joints: 0 };
+    expect(jobProgress(fluid).stages).toEqual(['look-over', 'bleed', 'hand-over']);
+    expect(jobProgress({ ...fluid, endsConfirmed: true })).toMatchObject({
+      done: ['look-over'],
+      next: 'bleed',
+    });
+    // A hose that was taken out of the job leaves a joint that was tightened.
+    expect(jobProgress({ ...fluid, joints: 1, torquedJoints: 1 }).stages).toContain('fit');
+  });
+});

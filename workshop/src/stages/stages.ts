@@ -1,0 +1,77 @@
+/** Which stages a job has, which of them are done, which comes next: what list, rail, server and sign-off read. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesOf } from '@zephyrcombe/contract';
+import type { Stage } from '@zephyrcombe/core';
+import { isClear, STAGES } from '@zephyrcombe/core';
+
+/** What is known of a job without reading all of it. */
+export interface JobTally {
+  readonly endsConfirmed: boolean;
+  readonly hoses: number;
+  readonly measuredHoses: number;
+  readonly specifiedHoses: number;
+  readonly joints: number;
+  readonly torquedJoints: number;
+  readonly nipples: number;
+  readonly clearNipples: number;
+  readonly finished: boolean;
+}
+
+export interface Progress {
+  /** Those that the scope needs: a fluid service has nothing to measure. */
+  readonly stages: readonly Stage[];
+  readonly done: readonly Stage[];
+  /** The first of its stages that is not done; the last one when all are. */
+  readonly next: Stage;
+}
+
+interface StageRule {
+  readonly applies: (tally: JobTally) => boolean;
+  readonly isDone: (tally: JobTally) => boolean;
+}
+
+const hasHoses = ({ hoses }: JobTally) => hoses > 0;
+
+/** A stage is done on its own evidence; nobody is forced to take them in order. */
+const RULES: Readonly<Record<Stage, StageRule>> = {
+  'look-over': { applies: () => true, isDone: ({ endsConfirmed }) => endsConfirmed },
+  measure: { applies: hasHoses, isDone: ({ hoses, measuredHoses }) => measuredHoses === hoses },
+  specify: { applies: hasHoses, isDone: ({ hoses, specifiedHoses }) => specifiedHoses === hoses },
+  // A joint that was tightened stays in the job when its hose is taken out: it is evidence.
+  fit: {
+    applies: ({ hoses, joints }) => hoses > 0 || joints > 0,
+    isDone: ({ joints, torquedJoints }) => joints > 0 && torquedJoints === joints,
+  },
+  bleed: {
+    applies: () => true,
+    isDone: ({ nipples, clearNipples }) => nipples > 0 && clearNipples === nipples,
+  },
+  'hand-over': { applies: () => true, isDone: ({ finished }) => finished },
+};
+
+export function jobProgress(tally: JobTally): Progress {
+  const stages = STAGES.filter((stage) => RULES[stage].applies(tally));
+  const done = stages.filter((stage) => RULES[stage].isDone(tally));
+  return { stages, done, next: stages.find((stage) => !done.includes(stage)) ?? 'hand-over' };
+}
+
+export const isTorqued = ({ torqueRecords }: Pick<JobDetail, 'torqueRecords'>, jointId: string): boolean =>
+  torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+
+export const isNippleClear = ({ bleedRuns }: Pick<JobDetail, 'bleedRuns'>, nippleId: string): boolean =>
+  isClear(bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? []);
+
+export function progressOf(detail: JobDetail): Progress {
+  const nipples = nipplesOf(detail);
+  return jobProgress({
+    endsConfirmed: detail.job.endsConfirmed,
+    hoses: detail.hoses.length,
+    measuredHoses: detail.hoses.filter((hose) => hose.order_m !== null).length,
+    specifiedHoses: detail.hoses.filter((hose) => hose.specified).length,
+    joints: detail.joints.length,
+    torquedJoints: detail.joints.filter(({ jointId }) => isTorqued(detail, jointId)).length,
+    nipples: nipples.length,
+    clearNipples: nipples.filter(({ id }) => isNippleClear(detail, id)).length,
+    finished: detail.job.status === 'finished',
+  });
+}
