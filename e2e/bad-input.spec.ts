@@ -200,7 +200,7 @@ test('a button pressed twice starts one job, and what cannot work is not tried a
   const [wick] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE '%Wick%'`);
   await page.goto(`${own.address}/jobs/new?vehicle=${wick?.id}`);
   await expect(page.getByText('Tick a circuit whose fluid is changed, or a hose.')).toBeVisible();
-  await page.getByRole('button', { name: 'All hoses of the front brake' }).click();
+  await page.getByRole('button', { name: 'All hoses: front brake' }).click();
   await expect(page.getByLabel('What the job is')).toHaveValue('Front hose');
   await page.getByLabel('What the job is').fill('');
   await expect(page.getByText('Say what the job is.')).toBeVisible();

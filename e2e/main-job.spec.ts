@@ -10,7 +10,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await page.getByLabel('Vehicle: a part of its name, plate or kind').fill('skr 12');
   await expect(page.getByRole('group', { name: 'Vehicles found' }).getByRole('button')).toHaveCount(1);
   await page.getByRole('button', { name: 'Wick 200 shore bike, SKR 12' }).click();
-  await page.getByRole('button', { name: 'All hoses of the front brake' }).click();
+  await page.getByRole('button', { name: 'All hoses: front brake' }).click();
   await page.getByLabel('What the job is').fill('Front hose, salt-cracked');
   await page.getByLabel('Why').fill('Cracks at the lower ferrule');
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();

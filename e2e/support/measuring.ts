@@ -15,7 +15,7 @@ export async function startMeasuring(page: Page, own: Zephyrcombe, title: string
   await signIn(page, own);
   await page.getByRole('button', { name: 'Start a job' }).click();
   await page.getByRole('button', { name: 'Wick 200 shore bike, SKR 12' }).click();
-  await page.getByRole('button', { name: 'All hoses of the front brake' }).click();
+  await page.getByRole('button', { name: 'All hoses: front brake' }).click();
   await page.getByLabel('What the job is').fill(title);
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
   await page.getByRole('link', { name: /^Measure/ }).click();

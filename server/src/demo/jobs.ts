@@ -1,4 +1,4 @@
-/** The demo's jobs: one about to start, one half fitted, one signed off. */
+/** The demo's jobs: one about to start, one half fitted, one signed off; four corners half measured, an ABS machine looked over. */
 import type { Circuit } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS, nextDue, sealingDatum } from '@zephyrcombe/core';
 import { writeLog } from '../features/jobs/jobAction.ts';
@@ -18,13 +18,18 @@ const FITTED = { offeredUp: true, settle: true, lockToLock: true, droopAndBump: 
 
 interface JobPlan {
   readonly key: string;
-  readonly circuitKey: string;
+  /** Vehicle and circuit. Every hose of these circuits is replaced. */
+  readonly circuitKeys: readonly string[];
   readonly title: string;
   readonly reason: string;
   readonly openedDaysAgo: number;
   readonly finishedDaysAgo?: number;
   /** Readings at full droop by hose, millimetres; the length that was taken follows from them. */
   readonly measured?: Readonly<Record<string, readonly [number, number]>>;
+  /** Who looked over and did not measure yet. */
+  readonly lookedOver?: boolean;
+  /** Lengths were taken, and the hoses specified from them. */
+  readonly specified?: boolean;
   readonly fitted?: boolean;
   /** Torques by joint, N·m. */
   readonly torques?: Readonly<Record<string, number>>;
@@ -34,7 +39,7 @@ interface JobPlan {
 const PLANS: readonly JobPlan[] = [
   {
     key: 'wick-front',
-    circuitKey: 'wick/front',
+    circuitKeys: ['wick/front'],
     title: 'Front hose round the new lamp guard',
     reason: 'The lamp guard sits where the hose ran; the hose is over its age as well.',
     openedDaysAgo: 1,
@@ -42,10 +47,11 @@ const PLANS: readonly JobPlan[] = [
   },
   {
     key: 'petrelle-bars',
-    circuitKey: 'petrelle/front',
+    circuitKeys: ['petrelle/front'],
     title: 'Raised bars, new front hoses',
     reason: 'The taller mail rack moved the bars up and back: all three front hoses are re-made.',
     openedDaysAgo: 6,
+    specified: true,
     measured: { 'h-left': [728, 730], 'h-right': [802, 803], 'h-side': [1307, 1308] },
     fitted: true,
     torques: { 'j-right': 19.4 },
@@ -53,33 +59,64 @@ const PLANS: readonly JobPlan[] = [
   },
   {
     key: 'wick-rear',
-    circuitKey: 'wick/rear',
+    circuitKeys: ['wick/rear'],
     title: 'Rear hose with stiffener',
     reason: 'The old hose chafed on the chain guard.',
     openedDaysAgo: 203,
     finishedDaysAgo: 202,
+    specified: true,
     measured: { hose: [546, 548] },
     fitted: true,
     torques: { 'j-master': 19.2, 'j-caliper': 19.8 },
+    finding: 'aged',
+  },
+  {
+    key: 'tollan-corners',
+    circuitKeys: ['tollan/diagonal-1', 'tollan/diagonal-2'],
+    title: 'Four corners of the van',
+    reason: 'Hoses of the maker, five years old; the rear axle is of another year, with screwed ends.',
+    openedDaysAgo: 2,
+    lookedOver: true,
+    measured: { 'Hose, front left': [418, 419], 'Hose, rear right': [312, 314] },
+    finding: 'aged',
+  },
+  {
+    key: 'calder-segments',
+    circuitKeys: ['calder/front', 'calder/rear'],
+    title: 'All segments of the courier',
+    reason: 'Rubber of 2020 in all six segments, front and rear through one ABS unit.',
+    openedDaysAgo: 1,
     finding: 'aged',
   },
 ];
 
 export async function seedJobs(context: SeedContext): Promise<void> {
   for (const plan of PLANS) {
-    const circuit = context.circuits.get(plan.circuitKey);
-    if (!circuit) throw new Error(`No circuit ${plan.circuitKey}`);
-    await seedJob(context, plan, circuit);
+    await seedJob(
+      context,
+      plan,
+      plan.circuitKeys.map((key) => {
+        const circuit = context.circuits.get(key);
+        if (!circuit) throw new Error(`No circuit ${key}`);
+        return circuit;
+      }),
+    );
   }
 }
 
-async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): Promise<void> {
+async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly Circuit[]): Promise<void> {
   const { models, transaction, daysAgo, instantAgo } = context;
   const jobId = demoId(`job/${plan.key}`);
   const finished = plan.finishedDaysAgo !== undefined;
   const lastDay = plan.finishedDaysAgo ?? plan.openedDaysAgo - 1;
-  const [vehicleKey = '', circuitKey = ''] = plan.circuitKey.split('/');
-  const partId = (part: string) => demoId(`${vehicleKey}/${circuitKey}/${part}`);
+  const [circuit] = circuits;
+  if (!circuit) throw new Error(`${plan.key} has no circuit`);
+  /** By its key in the plan of its circuit, or by its name where it came from a pattern. */
+  const isPart = (part: { readonly id: string; readonly name: string }, key: string) =>
+    part.name === key || plan.circuitKeys.some((at) => demoId(`${at}/${key}`) === part.id);
+  const hoses = circuits.flatMap((one) => one.hoses).filter((line) => line.kind === 'hose');
+  const touched = new Set(hoses.flatMap((hose) => [hose.fromJointId, hose.toJointId]));
+  const joints = circuits.flatMap((one) => one.joints).filter((joint) => touched.has(joint.id));
   const log = (
     kind: Parameters<typeof writeLog>[2]['kind'],
     days: number,
@@ -109,7 +146,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       signedBy: finished ? 'Brannoc Hale' : null,
       signedById: finished ? demoId('brannoc') : null,
       abandoned: null,
-      endsConfirmed: plan.measured !== undefined,
+      endsConfirmed: plan.lookedOver ?? plan.specified ?? false,
       supply: null,
       orderTerms: null,
       fitChecks: plan.fitted ? FITTED : NOT_FITTED,
@@ -118,21 +155,27 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
     },
     { transaction },
   );
-  await models.JobCircuit.create(
-    { jobId, circuitId: circuit.id, found: null, signed: finished ? circuit : null, position: 0 },
+  await models.JobCircuit.bulkCreate(
+    circuits.map((one, position) => ({
+      jobId,
+      circuitId: one.id,
+      found: null,
+      signed: finished ? one : null,
+      position,
+    })),
     { transaction },
   );
   await log('opened', plan.openedDaysAgo, 9, { title: plan.title, reason: plan.reason });
 
-  for (const [position, hose] of circuit.hoses.entries()) {
-    const [key, marks] = Object.entries(plan.measured ?? {}).find(([name]) => partId(name) === hose.id) ?? [];
-    const order_m = marks ? Math.ceil((marks[0] + marks[1]) / 2 + 12.5) / 1000 : null;
+  for (const [position, hose] of hoses.entries()) {
+    const [key, marks] = Object.entries(plan.measured ?? {}).find(([name]) => isPart(hose, name)) ?? [];
+    const order_m = marks && plan.specified ? Math.ceil((marks[0] + marks[1]) / 2 + 12.5) / 1000 : null;
     await models.JobHose.create(
       {
         ...newJobHose(jobId, hose, position),
         ...(marks ? { poseChecks: CHECKED, orderDatum: sealingDatum(hose.endA, hose.endB) } : {}),
         order_m,
-        specified: marks !== undefined,
+        specified: order_m !== null,
       },
       { transaction },
     );
@@ -189,8 +232,8 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuit: Circuit): P
       await log('lengthTaken', plan.openedDaysAgo, 12, { hoseId: hose.id, order_m, overrides: [] });
   }
 
-  for (const [position, joint] of circuit.joints.entries()) {
-    const torque_Nm = Object.entries(plan.torques ?? {}).find(([name]) => partId(name) === joint.id)?.[1];
+  for (const [position, joint] of joints.entries()) {
+    const torque_Nm = Object.entries(plan.torques ?? {}).find(([name]) => isPart(joint, name))?.[1];
     await models.JobJoint.create(
       { ...newJobJoint(jobId, joint, position), handTight: plan.fitted ?? false, leakChecked: finished },
       { transaction },

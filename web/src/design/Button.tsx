@@ -88,6 +88,10 @@ export const PlainButton = styled(SayingButton)`
   background: ${colour('sheet')};
   color: ${colour('ink')};
   border: 1px solid ${colour('ink')};
+  &[aria-pressed='true'] {
+    box-shadow: inset 0 -4px 0 ${colour('brass')};
+    font-weight: 650;
+  }
 `;
 
 /** A button that reads like a link: "working", "undo last stroke". */

@@ -61,8 +61,13 @@ export function BleedPage() {
   const order = orderedNipples(detail);
   if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
   const views = order.value.map((turn) => nippleView(detail, turn));
+  const onChosen = views.filter(
+    ({ turn }) => circuitOfPart(detail, turn.nippleId)?.circuit.id === search.get('circuit'),
+  );
   const current =
     views.find((view) => view.turn.nippleId === search.get('nipple')) ??
+    onChosen.find((view) => !view.clear) ??
+    onChosen[0] ??
     views.find((view) => !view.clear) ??
     views[0];
   if (!current)
@@ -89,7 +94,12 @@ export function BleedPage() {
                     {view.name} {view.clear ? <span aria-label="clear">✓</span> : null}
                   </span>
                   <Label>{view.strokes === 1 ? '1 stroke' : `${view.strokes} strokes`}</Label>
-                  <Label>{write.length(view.turn.path_m)} of hose from the master</Label>
+                  <Label>
+                    {detail.circuits.length > 1
+                      ? `${circuitOfPart(detail, view.turn.nippleId)?.circuit.name ?? ''}, `
+                      : ''}
+                    {write.length(view.turn.path_m)} of hose from the master
+                  </Label>
                   <Label>
                     {view.lastOutflow ? `last: ${OUTFLOW_NAMES[view.lastOutflow as Outflow]}` : ''}
                   </Label>
@@ -117,7 +127,7 @@ export function BleedPage() {
         place={views.indexOf(current) + 1}
         total={views.length}
         allClear={views.every((view) => view.clear)}
-        onClear={() => (search.has('nipple') ? setSearch({}, { replace: true }) : undefined)}
+        onClear={() => (search.size > 0 ? setSearch({}, { replace: true }) : undefined)}
       />
     </Layout>
   );

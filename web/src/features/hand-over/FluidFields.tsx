@@ -11,7 +11,7 @@ import { COLOURS } from './signingDraft.ts';
 
 export const Fields = styled.div`
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
   gap: 12px 16px;
   align-items: start;
 `;

@@ -50,7 +50,7 @@ export function JobPage() {
   }
   const detail = job.data;
   const shade = notedShade(detail);
-  const atHand = circuitAtHand(detail, search).circuit;
+  const atHand = circuitAtHand(detail, search, location.pathname.endsWith('/bleed')).circuit;
   const circuit = circuitWithLengths(detail, atHand);
   const master = circuit.components.find((component) => component.kind === 'master');
   const linkTo = (target: { readonly hose?: string; readonly joint?: string }) => {

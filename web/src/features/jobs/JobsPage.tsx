@@ -126,7 +126,7 @@ function DueMark({ state }: { readonly state: DueItem['state'] }) {
 function DueRow({ item }: { readonly item: DueItem }) {
   const write = useWriter();
   return (
-    <Row to={`/vehicles/${item.vehicleId}`} style={{ minHeight: 48 }}>
+    <Row to={`/jobs/new?vehicle=${item.vehicleId}&fluid=${item.circuitId}`} style={{ minHeight: 48 }}>
       <span>
         <Unseen>Change the fluid: </Unseen>
         {item.vehicleName}

@@ -10,9 +10,11 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
+import styled from 'styled-components';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
+import { PHONE } from '../../design/tokens.ts';
 import type { JobScope } from './newJob.ts';
 import { hosesOf, isSameScope, shapesOf, titleFor, wholeScope } from './newJob.ts';
 import { VehicleSearch } from './VehicleSearch.tsx';
@@ -39,7 +41,7 @@ export function StartJobPage() {
   const circuits = (vehicle.data?.circuits ?? []).filter(({ components }) => components.length > 0);
   return (
     <Page>
-      <Stack $gap={20} style={{ maxWidth: 680 }}>
+      <Stack $gap={20} style={{ maxWidth: 1060 }}>
         <Head>Start a job</Head>
         {vehicle.isError ? (
           <LoadProblem error={vehicle.error} onRetry={() => void vehicle.refetch()} />
@@ -63,6 +65,26 @@ export function StartJobPage() {
     </Page>
   );
 }
+
+/** What is chosen stands beside what it is called; on a phone the button comes before the list of single hoses. */
+const Places = styled.div`
+  display: grid;
+  grid-template: 'shapes said' auto 'ticks said' 1fr / minmax(0, 1fr) 380px;
+  gap: 20px 40px;
+  align-items: start;
+  > :nth-child(1) {
+    grid-area: shapes;
+  }
+  > :nth-child(2) {
+    grid-area: said;
+  }
+  > :nth-child(3) {
+    grid-area: ticks;
+  }
+  ${PHONE} {
+    grid-template: 'shapes' auto 'said' auto 'ticks' auto / minmax(0, 1fr);
+  }
+`;
 
 interface NewJobProps {
   readonly vehicleId: string;
@@ -99,7 +121,7 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
         : null;
   const many = scope.hoseIds.length;
   return (
-    <>
+    <Places>
       <div role="group" aria-label="What is it about?">
         <Fine style={{ marginBottom: 6 }}>What is it about?</Fine>
         <Line>
@@ -114,44 +136,50 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
           ))}
         </Line>
       </div>
-      {circuits.map((circuit) => (
-        <CircuitTicks
-          key={circuit.id}
-          circuit={circuit}
-          scope={scope}
-          onScope={(next) => change({ scope: next })}
-        />
-      ))}
-      <TextField label="What the job is" value={title} onChange={(text) => change({ title: text })} />
-      <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
-      <SaveProblem save={start} />
-      <div>
-        <PrimaryButton
-          isPending={start.isPending}
-          because={missing}
-          onPress={() => {
-            const id = draft.id === '' ? newId() : draft.id;
-            setDraft({ ...draft, id });
-            start.mutate({
-              body: {
-                id,
-                vehicleId,
-                title: title.trim(),
-                reason: draft.reason.trim(),
-                circuitIds: [...scope.circuitIds],
-                hoseIds: [...scope.hoseIds],
-              },
-            });
-          }}
-        >
-          {many === 0
-            ? 'Start the fluid service'
-            : many === 1
-              ? 'Start the job with 1 hose'
-              : `Start the job with ${many} hoses`}
-        </PrimaryButton>
-      </div>
-    </>
+      <Stack $gap={16}>
+        <TextField label="What the job is" value={title} onChange={(text) => change({ title: text })} />
+        <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
+        <SaveProblem save={start} />
+        <div style={{ display: 'grid', gap: 6, justifyItems: 'start' }}>
+          <PrimaryButton
+            isPending={start.isPending}
+            because={missing}
+            onPress={() => {
+              const id = draft.id === '' ? newId() : draft.id;
+              setDraft({ ...draft, id });
+              start.mutate({
+                body: {
+                  id,
+                  vehicleId,
+                  title: title.trim(),
+                  reason: draft.reason.trim(),
+                  circuitIds: [...scope.circuitIds],
+                  hoseIds: [...scope.hoseIds],
+                },
+              });
+            }}
+          >
+            {scope.circuitIds.length === 0
+              ? 'Start the job'
+              : many === 0
+                ? 'Start the fluid service'
+                : many === 1
+                  ? 'Start the job with 1 hose'
+                  : `Start the job with ${many} hoses`}
+          </PrimaryButton>
+        </div>
+      </Stack>
+      <Stack $gap={20}>
+        {circuits.map((circuit) => (
+          <CircuitTicks
+            key={circuit.id}
+            circuit={circuit}
+            scope={scope}
+            onScope={(next) => change({ scope: next })}
+          />
+        ))}
+      </Stack>
+    </Places>
   );
 }
 

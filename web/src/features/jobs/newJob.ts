@@ -36,7 +36,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
       : []),
     ...withHoses.map((circuit) => ({
       id: circuit.id,
-      text: `All hoses of the ${lower(circuit.name)}`,
+      text: `All hoses: ${lower(circuit.name)}`,
       circuitIds: [circuit.id],
       hoseIds: hosesOf(circuit).map(({ id }) => id),
     })),
@@ -67,7 +67,7 @@ export function wholeScope(circuits: readonly Circuit[], { circuitIds, hoseIds }
 export const isSameScope = (one: JobScope, other: JobScope): boolean =>
   JSON.stringify([one.circuitIds, one.hoseIds]) === JSON.stringify([other.circuitIds, other.hoseIds]);
 
-/** "Fluid of the front brake", "Left hose", "4 hoses of diagonal 1 and diagonal 2". */
+/** "Fluid: front brake", "Left hose", "4 hoses: diagonal 1 and diagonal 2". */
 export function titleFor(circuits: readonly Circuit[], scope: JobScope): string {
   const { circuitIds, hoseIds } = wholeScope(circuits, scope);
   const where = namesInLine(
@@ -76,6 +76,6 @@ export function titleFor(circuits: readonly Circuit[], scope: JobScope): string 
   const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
   const [only] = hoses;
   if (where === '') return '';
-  if (hoses.length === 0) return `Fluid of the ${where}`.slice(0, 120);
-  return (hoses.length === 1 && only ? only.name : `${hoses.length} hoses of the ${where}`).slice(0, 120);
+  if (hoses.length === 0) return `Fluid: ${where}`.slice(0, 120);
+  return (hoses.length === 1 && only ? only.name : `${hoses.length} hoses: ${where}`).slice(0, 120);
 }

@@ -66,6 +66,7 @@ export function LinesSheet() {
                   }
                 >
                   Replaced in this job
+                  <Unseen>, {line.name}</Unseen>
                 </Tick>
               ) : null}
               {line.kind === 'hose' && !finished ? <DateOnHose line={line} /> : null}

@@ -121,62 +121,68 @@ export function LookOverPage() {
       <Stack $gap={16}>
         {jointId === null ? null : <JointSheet key={jointId} jointId={jointId} />}
         <Sheet>
-          <SheetTitle>Ends and ports</SheetTitle>
-          <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
-            <Table role="table">
-              <thead role="rowgroup">
-                <tr role="row">
-                  <th scope="col" role="columnheader">
-                    Joint
-                  </th>
-                  <th scope="col" role="columnheader">
-                    Port
-                  </th>
-                  <th scope="col" role="columnheader">
-                    Seat
-                  </th>
-                  <th scope="col" role="columnheader">
-                    Seals by
-                  </th>
-                  <th scope="col" role="columnheader">
-                    Moves with
-                  </th>
-                </tr>
-              </thead>
-              <tbody role="rowgroup">
-                {joints.map(({ joint, port, eyes }) => (
-                  <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
-                    <td role="cell">
-                      <Link to={`?joint=${joint.id}`} preventScrollReset>
-                        {joint.name}
-                      </Link>
-                    </td>
-                    <td role="cell" className="figure" data-label="Port">
-                      {port.thread} {port.gender}
-                    </td>
-                    <td role="cell" data-label="Seat">
-                      {SEAT_NAMES[port.seat]}
-                    </td>
-                    <td role="cell" data-label="Seals by">
-                      {SEAL_NAMES[joint.seal]}
-                      {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
-                    </td>
-                    <td role="cell" data-label="Moves with">
-                      {
-                        BODY_NAMES[
-                          circuit.components.find((component) => component.id === joint.componentId)?.body ??
-                            'frame'
-                        ]
-                      }
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </Scroll>
-          {jointId === null ? (
-            <Fine>Touch a joint to say what is there, find its thread and its wrench.</Fine>
-          ) : null}
+          {joints.length === 0 ? (
+            <SheetTitle>Looked over</SheetTitle>
+          ) : (
+            <>
+              <SheetTitle>Ends and ports</SheetTitle>
+              <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
+                <Table role="table">
+                  <thead role="rowgroup">
+                    <tr role="row">
+                      <th scope="col" role="columnheader">
+                        Joint
+                      </th>
+                      <th scope="col" role="columnheader">
+                        Port
+                      </th>
+                      <th scope="col" role="columnheader">
+                        Seat
+                      </th>
+                      <th scope="col" role="columnheader">
+                        Seals by
+                      </th>
+                      <th scope="col" role="columnheader">
+                        Moves with
+                      </th>
+                    </tr>
+                  </thead>
+                  <tbody role="rowgroup">
+                    {joints.map(({ joint, port, eyes }) => (
+                      <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
+                        <td role="cell">
+                          <Link to={`?joint=${joint.id}`} preventScrollReset>
+                            {joint.name}
+                          </Link>
+                        </td>
+                        <td role="cell" className="figure" data-label="Port">
+                          {port.thread} {port.gender}
+                        </td>
+                        <td role="cell" data-label="Seat">
+                          {SEAT_NAMES[port.seat]}
+                        </td>
+                        <td role="cell" data-label="Seals by">
+                          {SEAL_NAMES[joint.seal]}
+                          {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
+                        </td>
+                        <td role="cell" data-label="Moves with">
+                          {
+                            BODY_NAMES[
+                              circuit.components.find((component) => component.id === joint.componentId)
+                                ?.body ?? 'frame'
+                            ]
+                          }
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </Table>
+              </Scroll>
+              {jointId === null ? (
+                <Fine>Touch a joint to say what is there, find its thread and its wrench.</Fine>
+              ) : null}
+            </>
+          )}
           <Tick
             isSelected={job.endsConfirmed}
             isDisabled={finished}
