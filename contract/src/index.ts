@@ -108,7 +108,9 @@ export {
   WasherSchema,
 } from './entities/vehicle.ts';
 export type {
+  BleedRow,
   BleedRun,
+  BleedUpdate,
   DueItem,
   ListedVehicle,
   FitChecks,

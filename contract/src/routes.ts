@@ -12,6 +12,7 @@ import {
   Typed,
   UnitPreferencesSchema,
   Version,
+  Instant,
 } from './entities/common.ts';
 import {
   DueItemSchema,
@@ -19,6 +20,7 @@ import {
   FitChecksSchema,
   FluidServiceSchema,
   HandoverChecksSchema,
+  BleedUpdateSchema,
   JOB_STATES,
   JobDetailSchema,
   JobHoseSchema,
@@ -512,14 +514,19 @@ export const ROUTES = {
       id: Id,
       kind: z.enum(['stroke', 'topUp', 'outflow', 'clear']),
       outflow: z.enum(OUTFLOWS).optional(),
+      /** When it was done; left out, now. */
+      at: Instant.optional(),
+      /** The newest that is known already: what came since, from any phone, is told with it. */
+      after: z.int().min(0).optional(),
     }),
-    reply: JobDetailSchema,
+    reply: BleedUpdateSchema,
   }),
   undoBleedEvent: route({
     ...ADDRESSES.undoBleedEvent,
     summary: 'Take one event at a nipple back',
     params: z.strictObject({ jobId: Id, nippleId: Id, eventId: Id }),
-    reply: JobDetailSchema,
+    query: z.strictObject({ after: z.coerce.number().int().min(0).default(0) }),
+    reply: BleedUpdateSchema,
   }),
   finishJob: route({
     ...ADDRESSES.finishJob,

@@ -7,6 +7,7 @@ export { specificationFacts } from './approvals/specification.ts';
 export type { Standing } from './approvals/standing.ts';
 export { specificationStanding, standingOf, withStandingApprovals } from './approvals/standing.ts';
 export { boughtGate, jointGate, offerUpGate } from './gates/hoses.ts';
+export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
 export { changeText, obstacleText } from './gates/obstacleText.ts';
 export { alsoFed, clearGate, reservoirGuard } from './gates/reservoir.ts';

@@ -30,15 +30,7 @@ export async function judgeBook(sql: Connection, written: readonly Written[]): P
     );
   const readings = tally(await textsOf(sql, 'SELECT id AS what FROM reading'));
   const readingLines = tally(await lines('readingTaken', 'id'));
-  const runs = await textsOf(sql, 'SELECT events AS what FROM bleed_run');
-  const strokes = tally(
-    runs.flatMap((events) =>
-      (typeof events === 'string'
-        ? (JSON.parse(events) as { id: string }[])
-        : (events as { id: string }[])
-      ).map(({ id }) => id),
-    ),
-  );
+  const strokes = tally(await textsOf(sql, 'SELECT id AS what FROM job_event'));
   const reasonLines = tally(await lines('lookedOver', 'reason'));
   const [rows] = await sql.query<RowDataPacket[]>(
     `SELECT job.id, job.version, job.reason, (SELECT COUNT(*) FROM log_entry WHERE jobId = job.id AND kind = 'lookedOver') AS edits FROM job WHERE title LIKE 'Drill %'`,

@@ -120,7 +120,8 @@ export function startWriters(address: string, people: number): Writers {
         id,
       );
       written.push({ kind, jobId, what: id, at_ms: Date.now() });
-      ({ version } = detail.job);
+      // The answer to a stroke is what changed at the nipples, and no version.
+      if (kind !== 'stroke') ({ version } = detail.job);
       heard();
     }
   }

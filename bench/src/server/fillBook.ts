@@ -84,7 +84,7 @@ async function jobs(sql: Connection, job: string, from: number, many: number, si
     circuitId: of,
     hoseId: of,
     jointId: of,
-    nippleId: of,
+    subjectId: of,
   };
   const copy = (table: string, where: string, set: Readonly<Record<string, string>> = {}) =>
     copyRows(sql, table, where, many, { pointing, set });
@@ -92,7 +92,7 @@ async function jobs(sql: Connection, job: string, from: number, many: number, si
     title: `CONCAT('Job ', ${own})`,
     openedOn: `DATE_SUB(job.openedOn, INTERVAL n % 3000 DAY)`,
   });
-  for (const table of ['job_circuit', 'job_hose', 'job_joint', 'torque_record', 'bleed_run', 'reading'])
+  for (const table of ['job_circuit', 'job_hose', 'job_joint', 'torque_record', 'job_event', 'reading'])
     await copy(table, `${table}.jobId = ${job}`);
 }
 

@@ -206,13 +206,35 @@ export const TorqueRecordSchema = z.strictObject({
 });
 export type TorqueRecord = z.infer<typeof TorqueRecordSchema>;
 
+/** The order in which the server got it. */
+const Sequence = z.int().min(0);
+/** `at` as who did it says; `sequence` is what the count goes by, whatever two clocks say. */
+const happened = { id: Id, at: Instant, sequence: Sequence };
 export const BleedEventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ id: Id, kind: z.literal('stroke'), at: Instant }),
-  z.strictObject({ id: Id, kind: z.literal('topUp'), at: Instant }),
-  z.strictObject({ id: Id, kind: z.literal('outflow'), at: Instant, outflow: z.enum(OUTFLOWS) }),
-  z.strictObject({ id: Id, kind: z.literal('clear'), at: Instant }),
+  z.strictObject({ ...happened, kind: z.literal('stroke') }),
+  z.strictObject({ ...happened, kind: z.literal('topUp') }),
+  z.strictObject({ ...happened, kind: z.literal('outflow'), outflow: z.enum(OUTFLOWS) }),
+  z.strictObject({ ...happened, kind: z.literal('clear') }),
 ]);
 export type StoredBleedEvent = z.infer<typeof BleedEventSchema>;
+
+/** A row of what was done at a nipple. One that takes another back names it. */
+export const BleedRowSchema = z.strictObject({
+  ...happened,
+  nippleId: Id,
+  kind: z.enum(['stroke', 'topUp', 'outflow', 'clear', 'undo']),
+  outflow: z.enum(OUTFLOWS).optional(),
+  undoesId: Id.optional(),
+});
+export type BleedRow = z.infer<typeof BleedRowSchema>;
+
+/** What changed at the nipples of a job since a place; `isMore` where that is more than fits: the job is read anew. */
+export const BleedUpdateSchema = z.strictObject({
+  jobId: Id,
+  rows: z.array(BleedRowSchema),
+  isMore: z.boolean(),
+});
+export type BleedUpdate = z.infer<typeof BleedUpdateSchema>;
 
 export const BleedRunSchema = z.strictObject({ nippleId: Id, events: z.array(BleedEventSchema) });
 export type BleedRun = z.infer<typeof BleedRunSchema>;

@@ -129,13 +129,18 @@ export function renumber(
     known.set(old, found);
     return found;
   };
+  // A part that stands for itself, or for one that is not there, says nothing of it.
+  const sameOf = (sameAs: string | null | undefined) => {
+    const same = typeof sameAs === 'string' ? sameFor(sameAs) : null;
+    return same === null ? {} : { sameAs: same };
+  };
   return {
     ...circuit,
     components: circuit.components.map(({ sameAs, ...part }) => ({
       ...part,
       id: id(part.id),
       attachedTo: part.attachedTo === null ? null : id(part.attachedTo),
-      ...(typeof sameAs === 'string' ? { sameAs: sameFor(sameAs) } : {}),
+      ...sameOf(sameAs),
     })),
     ports: circuit.ports.map((port) => ({ ...port, id: id(port.id), componentId: id(port.componentId) })),
     joints: circuit.joints.map((joint) => ({

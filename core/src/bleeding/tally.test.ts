@@ -11,7 +11,9 @@ describe('stroke tally', () => {
     expect(
       strokesSinceTopUp([event('stroke', 1), event('stroke', 2), event('topUp', 3), event('stroke', 4)]),
     ).toBe(1);
-    expect(strokesSinceTopUp([event('stroke', 4), event('topUp', 3), event('stroke', 2)])).toBe(1);
+    expect(
+      strokesSinceTopUp([event('stroke', 2), event('topUp', 3), event('stroke', 4), event('stroke', 5)]),
+    ).toBe(2);
     expect(strokesSinceTopUp([])).toBe(0);
   });
 

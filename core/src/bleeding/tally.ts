@@ -9,10 +9,9 @@ export type BleedEvent =
   | { readonly kind: 'outflow'; readonly at: string; readonly outflow: Outflow }
   | { readonly kind: 'clear'; readonly at: string };
 
-/** Strokes since the reservoir was last topped up, over all nipples of the circuit, by time. */
+/** Strokes since the reservoir was last topped up, over all nipples that it feeds, in the order given. */
 export function strokesSinceTopUp(events: readonly BleedEvent[]): number {
-  const inOrder = [...events].sort((left, right) => (left.at < right.at ? -1 : left.at > right.at ? 1 : 0));
-  return inOrder.reduce(
+  return events.reduce(
     (strokes, event) => (event.kind === 'topUp' ? 0 : event.kind === 'stroke' ? strokes + 1 : strokes),
     0,
   );

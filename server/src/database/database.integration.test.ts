@@ -19,6 +19,7 @@ import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
+import * as events from './migrations/0016-events.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -158,9 +159,11 @@ describe('migrations', () => {
       '0013-letters',
       '0014-approvals',
       '0015-scope',
+      '0016-events',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await events.down(queries);
     await scope.down(queries);
     await approvals.down(queries);
     await letters.down(queries);
@@ -191,6 +194,7 @@ describe('migrations', () => {
     await letters.up(queries);
     await approvals.up(queries);
     await scope.up(queries);
+    await events.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

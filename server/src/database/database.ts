@@ -2,7 +2,7 @@
 import type { Transaction } from 'sequelize';
 import { ConnectionRefusedError, Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
 import type { DatabaseConfig } from '../config.ts';
-import { defineBleedRun } from '../features/bleeding/bleedRun.model.ts';
+import { defineJobEvent } from '../features/bleeding/jobEvent.model.ts';
 import { defineFinding } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineCorner } from '../features/corners/corner.model.ts';
@@ -77,7 +77,7 @@ function defineModels(sequelize: Sequelize) {
     LogEntry: defineLogEntry(sequelize),
     Reading: defineReading(sequelize),
     TorqueRecord: defineTorqueRecord(sequelize),
-    BleedRun: defineBleedRun(sequelize),
+    JobEvent: defineJobEvent(sequelize),
     FluidService: defineFluidService(sequelize),
     Finding: defineFinding(sequelize),
     Photo: definePhoto(sequelize),
@@ -92,6 +92,8 @@ export interface Database {
   readonly models: Models;
   /** One transaction per user action. Tried again when the server chose it to break a deadlock, or when it never began. */
   readonly transaction: <Value>(action: (transaction: Transaction) => Promise<Value>) => Promise<Value>;
+  /** A change that is one statement, and so whole or not there: without a transaction round it. */
+  readonly statement: <Value>(run: (sequelize: Sequelize) => Promise<Value>) => Promise<Value>;
   readonly close: () => Promise<void>;
 }
 
@@ -144,6 +146,18 @@ export function openDatabase(config: DatabaseConfig, { isPatient = false }: Data
           return await once(sequelize, action);
         } catch (error) {
           if (attempt >= TRIES || !(isDeadlock(error) || wasNotConnected(error))) throw error;
+        }
+      }
+    },
+    async statement(run) {
+      for (let attempt = 1; ; attempt += 1) {
+        try {
+          commitIsSent();
+          return await run(sequelize);
+        } catch (error) {
+          if (!(isDeadlock(error) || wasNotConnected(error))) throw error;
+          nothingStands(error);
+          if (attempt >= TRIES) throw error;
         }
       }
     },

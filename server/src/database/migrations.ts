@@ -17,6 +17,7 @@ import * as stamps from './migrations/0012-stamps.ts';
 import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
+import * as events from './migrations/0016-events.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   { name: '0013-letters', ...letters },
   { name: '0014-approvals', ...approvals },
   { name: '0015-scope', ...scope },
+  { name: '0016-events', ...events },
 ];
 
 /** Of every migration, in order. */

@@ -270,25 +270,29 @@ async function finishDemoJob(
 ): Promise<void> {
   const days = plan.finishedDaysAgo ?? 0;
   for (const nipple of circuit.components.filter((component) => component.kind === 'bleedNipple')) {
-    const at = (minute: number) => new Date(instantAgo(days, 15).getTime() + minute * 60_000).toISOString();
-    const event = (kind: 'stroke' | 'topUp' | 'clear', minute: number) => ({
-      id: demoId(`${nipple.id}/${kind}/${minute}`),
-      kind,
-      at: at(minute),
-    });
-    await models.BleedRun.create(
-      {
+    const event = (kind: 'stroke' | 'topUp' | 'outflow' | 'clear', minute: number) => {
+      const at = new Date(instantAgo(days, 15).getTime() + minute * 60_000);
+      return {
+        id: demoId(`${nipple.id}/${kind}/${minute}`),
         jobId,
-        nippleId: nipple.id,
-        version: 0,
-        events: [
-          ...Array.from({ length: 9 }, (_unused, index) => event('stroke', index)),
-          event('topUp', 10),
-          ...Array.from({ length: 6 }, (_unused, index) => event('stroke', 11 + index)),
-          { id: demoId(`${nipple.id}/outflow`), kind: 'outflow', outflow: 'straw', at: at(18) },
-          event('clear', 19),
-        ],
-      },
+        kind,
+        subjectId: nipple.id,
+        payload: null,
+        undoesId: null,
+        at,
+        receivedAt: at,
+        by: 'Brannoc Hale',
+        byId: demoId('brannoc'),
+      };
+    };
+    await models.JobEvent.bulkCreate(
+      [
+        ...Array.from({ length: 9 }, (_unused, index) => event('stroke', index)),
+        event('topUp', 10),
+        ...Array.from({ length: 6 }, (_unused, index) => event('stroke', 11 + index)),
+        { ...event('outflow', 18), payload: { outflow: 'straw' as const } },
+        event('clear', 19),
+      ],
       { transaction },
     );
   }

@@ -44,7 +44,7 @@ describe('an action shown before it is through', () => {
     const stroke = { params: { jobId: 'x', nippleId: 'n' }, body: { id: 'e', kind: 'stroke' as const } };
     const once = withAction(DETAIL, 'addBleedEvent', stroke, NOW);
     expect(withAction(once, 'addBleedEvent', stroke, NOW).bleedRuns[0]?.events).toEqual([
-      { id: 'e', kind: 'stroke', at: NOW },
+      { id: 'e', kind: 'stroke', at: NOW, sequence: 1 },
     ]);
   });
 

@@ -1,5 +1,6 @@
 /** What a job will look like once an action is through, shown at once: a tick does not wait for the network. */
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { BleedRow, BleedUpdate, JobDetail } from '@zephyrcombe/contract';
+import { withBleedRows } from '@zephyrcombe/workshop';
 import type { RequestOf } from './client.ts';
 import type { JobActionName } from './jobActionName.ts';
 
@@ -33,19 +34,25 @@ export function withAction(
         ),
       };
     case 'addBleedEvent': {
-      const event = { ...body, at: now } as unknown as JobDetail['bleedRuns'][number]['events'][number];
-      const run = detail.bleedRuns.find((candidate) => candidate.nippleId === params.nippleId) ?? {
-        nippleId: params.nippleId ?? '',
-        events: [],
-      };
-      if (run.events.some((known) => known.id === event.id)) return detail;
-      const others = detail.bleedRuns.filter((candidate) => candidate.nippleId !== params.nippleId);
-      return { ...detail, bleedRuns: [...others, { ...run, events: [...run.events, event] }] };
+      const isKnown = detail.bleedRuns.some(({ events }) => events.some(({ id }) => id === body.id));
+      if (isKnown) return detail;
+      const row = { ...body, nippleId: params.nippleId, at: now, sequence: newestEvent(detail) + 1 };
+      return { ...detail, bleedRuns: withBleedRows(detail.bleedRuns, [row as unknown as BleedRow]) };
     }
     default:
       return detail;
   }
 }
+
+/** The newest event at the nipples that this page knows of, 0 where there is none. */
+export const newestEvent = ({ bleedRuns }: Pick<JobDetail, 'bleedRuns'>): number =>
+  Math.max(0, ...bleedRuns.flatMap(({ events }) => events.map(({ sequence }) => sequence)));
+
+/** What the server says changed at the nipples, taken into what is shown. */
+export const withUpdate = (detail: JobDetail, { rows }: BleedUpdate): JobDetail => ({
+  ...detail,
+  bleedRuns: withBleedRows(detail.bleedRuns, rows),
+});
 
 /** The version stays: it is the server's to raise. A length that is taken or a specification waits for the server's word. */
 function patched<Part extends object>(row: Part, body: Row): Part {

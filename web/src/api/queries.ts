@@ -1,5 +1,5 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
-import type { Job, JobDetail, StockItem } from '@zephyrcombe/contract';
+import type { BleedUpdate, Job, JobDetail, StockItem } from '@zephyrcombe/contract';
 import {
   infiniteQueryOptions,
   keepPreviousData,
@@ -11,7 +11,7 @@ import type { RequestOf } from './client.ts';
 import type { ApiError } from './client.ts';
 import { call } from './client.ts';
 import type { JobActionName } from './jobActionName.ts';
-import { withAction } from './optimistic.ts';
+import { withAction, withUpdate } from './optimistic.ts';
 import { OwnWrites } from './ownWrites.ts';
 
 export const sessionQuery = queryOptions({
@@ -200,12 +200,21 @@ export function useJobAction<Name extends JobActionName>(
   const client = useQueryClient();
   const { queryKey } = jobQuery(jobId);
   const scope = `job ${jobId}`;
+  const taken = async (update: BleedUpdate): Promise<JobDetail> => {
+    const known = client.getQueryData(queryKey);
+    return known && !update.isMore
+      ? withUpdate(known, update)
+      : client.fetchQuery({ ...jobQuery(jobId), staleTime: 0 });
+  };
   return useMutation<JobDetail, ApiError, RequestOf<Name>>({
     mutationKey: [name],
     scope: { id: scope },
     mutationFn: async (input) => {
       const sent = onOwnVersion(name, input);
-      const detail = (await call(name, sent as RequestOf<Name>)) as JobDetail;
+      const reply = await call(name, sent as RequestOf<Name>);
+      // At the nipples only what changed comes back: the job is long, and a phone at the wheel far from the server.
+      if ('rows' in reply) return taken(reply);
+      const detail: JobDetail = reply;
       const row = versionedRow(name, sent, detail);
       if (row?.version !== undefined)
         ownWrites.record(row.row, (sent.body as { readonly version: number }).version, row.version);

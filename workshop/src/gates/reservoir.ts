@@ -2,6 +2,7 @@
 import type { Circuit, Component, JobDetail } from '@zephyrcombe/contract';
 import type { RefillGuard, Result } from '@zephyrcombe/core';
 import { refillGuard, STROKE_EFFICIENCY, strokesSinceTopUp } from '@zephyrcombe/core';
+import { eventsAt } from '../events/bleedRuns.ts';
 import type { Obstacle } from './obstacle.ts';
 
 const partOf = ({ components }: Circuit, kind: Component['kind']) =>
@@ -41,9 +42,7 @@ export function reservoirGuard(detail: JobDetail, nippleId: string): Result<Refi
   return refillGuard(
     { masterBore_m, leverStroke_m, leverRatio, efficiency: STROKE_EFFICIENCY },
     reservoir.usable_m3,
-    strokesSinceTopUp(
-      detail.bleedRuns.filter((run) => nipples.has(run.nippleId)).flatMap((run) => run.events),
-    ),
+    strokesSinceTopUp(eventsAt(detail.bleedRuns, (id) => nipples.has(id))),
     detail.vehicle.abs,
   );
 }

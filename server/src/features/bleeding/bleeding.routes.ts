@@ -1,73 +1,101 @@
-import type { StoredBleedEvent } from '@zephyrcombe/contract';
+import type { BleedUpdate } from '@zephyrcombe/contract';
 import { nipplesOf } from '@zephyrcombe/contract';
 import { clearGate } from '@zephyrcombe/workshop';
+import { randomUUID } from 'node:crypto';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
-import type { Handlers, ParsedBody } from '../../http/handlers.ts';
+import { personOf } from '../../http/access.ts';
+import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
-import { onOpenJob, requireWay } from '../jobs/jobAction.ts';
+import { actOnOpenJob, requireOpen, requireWay } from '../jobs/jobAction.ts';
+import { toJob } from '../jobs/job.repository.ts';
+import { updateSince, writeEvent, writeStroke } from './bleedEvents.ts';
 
 export function bleedingHandlers(
   dependencies: Dependencies,
 ): Pick<Handlers, 'addBleedEvent' | 'undoBleedEvent'> {
-  return {
-    addBleedEvent: ({ request, params, body }) =>
-      onOpenJob(dependencies, request, params.jobId, async (action) => {
-        requireNipple(action, params.nippleId);
-        const before = eventsAt(action, params.nippleId);
-        if (before.some((event) => event.id === body.id)) return;
-        if (body.kind === 'clear') requireWay(clearGate(action.detail, params.nippleId), action.person);
-        await writeEvents(action, params.nippleId, [...before, toEvent(body, action.now)]);
-        // Strokes are counted, not logged one by one: the log says what was decided.
-        if (body.kind !== 'stroke')
-          await action.log('bled', { nippleId: params.nippleId, ...body, strokes: countStrokes(before) });
-      }),
+  const { database, clock } = dependencies;
+  const { models } = database;
 
-    undoBleedEvent: ({ request, params }) =>
-      onOpenJob(dependencies, request, params.jobId, async (action) => {
-        requireNipple(action, params.nippleId);
-        const before = eventsAt(action, params.nippleId);
-        const undone = before.find((event) => event.id === params.eventId);
+  /** Why a stroke was not written: no such job or nipple, or a job that is closed. */
+  async function refuseStroke(jobId: string): Promise<never> {
+    const job = await models.Job.findByPk(jobId);
+    if (job !== null) requireOpen(toJob(job));
+    throw new AppProblem('not-found');
+  }
+
+  return {
+    async addBleedEvent({ request, params, body }): Promise<BleedUpdate> {
+      const { jobId, nippleId } = params;
+      const receivedAt = clock();
+      const { id, kind, outflow, after = 0 } = body;
+      if (kind === 'outflow' && outflow === undefined)
+        throw fieldProblem('outflow', 'is missing: say what came out');
+      // A clock that is fast does not put what is done now into the future.
+      const at = new Date(
+        Math.min(body.at === undefined ? Infinity : Date.parse(body.at), receivedAt.getTime()),
+      );
+      const person = personOf(request);
+      const event = { id, jobId, nippleId, kind, at, receivedAt, person };
+      // Strokes are counted, not logged one by one: the log says what was decided.
+      if (kind === 'stroke') {
+        if (!(await writeStroke(database, event))) await refuseStroke(jobId);
+        return updateSince(models, jobId, after);
+      }
+      await actOnOpenJob(dependencies, request, jobId, async (action) => {
+        requireNipple(action, nippleId);
+        const isKnown = strokesAt(action, nippleId).known.has(id);
+        if (kind === 'clear' && !isKnown) requireWay(clearGate(action.detail, nippleId), person);
+        const isNew = await writeEvent(models, action.transaction, {
+          ...event,
+          ...(kind === 'outflow' && outflow !== undefined ? { outflow } : {}),
+        });
+        if (isNew)
+          await action.log('bled', {
+            nippleId,
+            id,
+            kind,
+            ...(kind === 'outflow' ? { outflow } : {}),
+            strokes: strokesAt(action, nippleId).count,
+          });
+      });
+      return updateSince(models, jobId, after);
+    },
+
+    async undoBleedEvent({ request, params, query }): Promise<BleedUpdate> {
+      const { jobId, nippleId, eventId } = params;
+      const at = clock();
+      await actOnOpenJob(dependencies, request, jobId, async (action) => {
+        requireNipple(action, nippleId);
+        const undone = action.detail.bleedRuns
+          .find((run) => run.nippleId === nippleId)
+          ?.events.find((event) => event.id === eventId);
         if (!undone) return;
-        await writeEvents(
-          action,
-          params.nippleId,
-          before.filter((event) => event !== undone),
-        );
-        await action.log('bled', { nippleId: params.nippleId, kind: 'undo', undone: undone.kind });
-      }),
+        await writeEvent(models, action.transaction, {
+          id: randomUUID(),
+          jobId,
+          nippleId,
+          kind: 'undo',
+          undoesId: eventId,
+          at,
+          receivedAt: at,
+          person: action.person,
+        });
+        await action.log('bled', { nippleId, kind: 'undo', undone: undone.kind });
+      });
+      return updateSince(models, jobId, query.after);
+    },
   };
 }
-
-const countStrokes = (events: readonly StoredBleedEvent[]) =>
-  events.filter((event) => event.kind === 'stroke').length;
 
 function requireNipple({ detail }: JobAction, nippleId: string): void {
   if (!nipplesOf(detail).some(({ id }) => id === nippleId)) throw new AppProblem('not-found');
 }
 
-const eventsAt = ({ detail }: JobAction, nippleId: string): readonly StoredBleedEvent[] =>
-  detail.bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? [];
-
-function toEvent(body: ParsedBody<'addBleedEvent'>, now: Date): StoredBleedEvent {
-  const at = now.toISOString();
-  if (body.kind !== 'outflow') return { id: body.id, kind: body.kind, at };
-  if (body.outflow === undefined) throw fieldProblem('outflow', 'is missing: say what came out');
-  return { id: body.id, kind: 'outflow', at, outflow: body.outflow };
-}
-
-async function writeEvents(
-  { detail, models, transaction }: JobAction,
-  nippleId: string,
-  events: StoredBleedEvent[],
-): Promise<void> {
-  const jobId = detail.job.id;
-  const existing = await models.BleedRun.findOne({ where: { jobId, nippleId }, transaction });
-  if (existing === null)
-    await models.BleedRun.create({ jobId, nippleId, events, version: 0 }, { transaction });
-  else
-    await models.BleedRun.update(
-      { events, version: existing.version + 1 },
-      { where: { jobId, nippleId }, transaction },
-    );
+function strokesAt({ detail }: JobAction, nippleId: string) {
+  const events = detail.bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? [];
+  return {
+    count: events.filter(({ kind }) => kind === 'stroke').length,
+    known: new Set(events.map(({ id }) => id)),
+  };
 }

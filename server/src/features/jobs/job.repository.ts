@@ -1,9 +1,10 @@
 import type { HydraulicsEntry, Job, JobDetail } from '@zephyrcombe/contract';
 import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
-import { withStandingApprovals } from '@zephyrcombe/workshop';
+import { withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
+import { bleedRows } from '../bleeding/bleedEvents.ts';
 import { servicesOfJob } from '../fluid-services/fluidService.repository.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
@@ -91,7 +92,7 @@ export async function loadJobDetail(
       ],
       ...inside,
     }),
-    models.BleedRun.findAll({ where, ...inside }),
+    bleedRows(models, jobId, transaction),
     servicesOfJob(database, jobId, transaction),
     models.Wrench.findAll({ where: { isRetired: false }, order: [['maximum_Nm', 'ASC']], ...inside }),
     models.Finding.findAll({
@@ -136,7 +137,7 @@ export async function loadJobDetail(
       ...ofJob<JobDetail['torqueRecords'][number]>(row),
       at: row.at.toISOString(),
     })),
-    bleedRuns: runs.map(({ nippleId, events }) => ({ nippleId, events })),
+    bleedRuns: withBleedRows([], runs),
     wrenches: wrenches.map((row) => row.get({ plain: true })),
     findings: findings.map((row) => ({
       ...ofJob<JobDetail['findings'][number]>(row),

@@ -46,18 +46,29 @@ export async function readOpenJob(
 }
 
 /** A job that is signed off or abandoned stays as it is. */
-function requireOpen({ status }: Pick<Job, 'status'>): void {
+export function requireOpen({ status }: Pick<Job, 'status'>): void {
   if (status === 'finished') throw new AppProblem('job-finished');
   if (status === 'abandoned') throw new AppProblem('job-abandoned');
 }
 
-/** Runs `act` on an open job. A finished job is never changed. */
+/** Runs `act` on an open job, and says how the job is then. A finished job is never changed. */
 export async function onOpenJob(
   dependencies: Dependencies,
   request: FastifyRequest,
   jobId: string,
   act: (action: JobAction) => Promise<void>,
 ): Promise<JobDetail> {
+  await actOnOpenJob(dependencies, request, jobId, act);
+  return loadJobDetail(dependencies.database, jobId);
+}
+
+/** Runs `act` on an open job, for who replies with what changed. */
+export async function actOnOpenJob(
+  dependencies: Dependencies,
+  request: FastifyRequest,
+  jobId: string,
+  act: (action: JobAction) => Promise<void>,
+): Promise<void> {
   const { database, clock } = dependencies;
   const now = clock();
   const person = personOf(request);
@@ -87,7 +98,6 @@ export async function onOpenJob(
         }),
     });
   });
-  return loadJobDetail(database, jobId);
 }
 
 export interface LogLine {

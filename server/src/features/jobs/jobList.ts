@@ -1,11 +1,10 @@
 /** Jobs as lists show them, newest first, a page at a time. */
 import type { Job, JobSummary } from '@zephyrcombe/contract';
-import { isClear } from '@zephyrcombe/core';
 import type { Progress } from '@zephyrcombe/workshop';
 import { jobProgress } from '@zephyrcombe/workshop';
-import type { WhereOptions } from 'sequelize';
-import { IndexHints, literal, Op } from 'sequelize';
-import type { Database, Models } from '../../database/database.ts';
+import type { Sequelize, WhereOptions } from 'sequelize';
+import { IndexHints, literal, Op, QueryTypes } from 'sequelize';
+import type { Database } from '../../database/database.ts';
 import { rowsWith } from '../../database/searchGrams.ts';
 import { anywhere, behind, inOrder, pageOf, readPlace } from '../../http/paging.ts';
 
@@ -112,7 +111,8 @@ const SHOWN = [
 type Row = Pick<Job, (typeof SHOWN)[number]>;
 
 /** What a list shows of each job; a handful of queries however long the list. */
-async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promise<JobSummary[]> {
+async function summariseJobs(database: Database, jobs: readonly Row[]): Promise<JobSummary[]> {
+  const { models } = database;
   if (jobs.length === 0) return [];
   const plain = { attributes: ['id', 'name'], raw: true };
   const scopes = await models.JobCircuit.findAll({
@@ -125,7 +125,7 @@ async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promis
   const [vehicles, circuits, progressOf] = await Promise.all([
     models.Vehicle.findAll({ where: { id: jobs.map((job) => job.vehicleId) }, ...plain }),
     models.Circuit.findAll({ where: { id: circuitId }, ...plain }),
-    progressOfJobs(models, jobs, scopes),
+    progressOfJobs(database, jobs, scopes),
   ]);
   const nameOf = new Map([...vehicles, ...circuits].map(({ id, name }) => [id, name]));
   return jobs.map((job) => {
@@ -149,7 +149,7 @@ async function summariseJobs({ models }: Database, jobs: readonly Row[]): Promis
 
 /** How far each job has come, on the evidence of its records. */
 async function progressOfJobs(
-  models: Models,
+  { sequelize, models }: Database,
   jobs: readonly Row[],
   scopes: readonly { readonly jobId: string; readonly circuitId: string }[],
 ): Promise<(job: Row) => Progress> {
@@ -164,7 +164,7 @@ async function progressOfJobs(
       attributes: ['jobId', 'jointId'],
       raw,
     }),
-    models.BleedRun.findAll({ where }),
+    clearNipples(sequelize, where.jobId),
     models.Component.findAll({
       where: { circuitId: scopes.map((row) => row.circuitId), kind: 'bleedNipple', retired: false },
       attributes: ['id', 'circuitId'],
@@ -185,10 +185,21 @@ async function progressOfJobs(
         torques.filter((record) => record.jobId === job.id).map((record) => record.jointId),
       ).size,
       nipples: bled.length,
-      clearNipples: runs.filter(
-        (run) => run.jobId === job.id && bled.some(({ id }) => id === run.nippleId) && isClear(run.events),
-      ).length,
+      clearNipples: bled.filter(({ id }) => runs.has(`${job.id} ${id}`)).length,
       finished: job.status === 'finished',
     });
   };
+}
+
+/** Job and nipple of those that ran clear and were not pumped again since, what was taken back left out. */
+async function clearNipples(sequelize: Sequelize, jobIds: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = await sequelize.query<{ jobId: string; nippleId: string }>(
+    `SELECT event.jobId, event.subjectId AS nippleId FROM job_event AS event
+      LEFT JOIN job_event AS taken ON taken.undoesId = event.id
+      WHERE event.jobId IN (:jobIds) AND event.kind IN ('stroke', 'clear') AND taken.id IS NULL
+      GROUP BY event.jobId, event.subjectId
+      HAVING MAX(IF(event.kind = 'clear', event.sequence, 0)) > MAX(IF(event.kind = 'stroke', event.sequence, 0))`,
+    { replacements: { jobIds: [...jobIds] }, type: QueryTypes.SELECT },
+  );
+  return new Set(rows.map(({ jobId, nippleId }) => `${jobId} ${nippleId}`));
 }

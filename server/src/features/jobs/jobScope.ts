@@ -150,13 +150,7 @@ export async function writeScope(
   const gone = there
     .map((row) => row.circuitId)
     .filter((id) => !circuits.some((circuit) => circuit.id === id));
-  if (gone.length > 0) {
-    await models.BleedRun.destroy({
-      where: { jobId, nippleId: await nipplesIn(models, transaction, gone) },
-      transaction,
-    });
-    await models.JobCircuit.destroy({ where: { jobId, circuitId: gone }, transaction });
-  }
+  if (gone.length > 0) await models.JobCircuit.destroy({ where: { jobId, circuitId: gone }, transaction });
   const placed = 1 + Math.max(-1, ...there.map(({ position }) => position));
   await models.JobCircuit.bulkCreate(
     circuits
@@ -181,15 +175,6 @@ export async function writeScope(
   );
   await syncJoints(models, transaction, jobId);
 }
-
-const nipplesIn = async (models: Models, transaction: Transaction, circuitId: readonly string[]) =>
-  (
-    await models.Component.findAll({
-      where: { circuitId: [...circuitId], kind: 'bleedNipple' },
-      attributes: ['id'],
-      transaction,
-    })
-  ).map(({ id }) => id);
 
 /** The joints of a job are those its hoses end on. A joint with a torque record stays: it is evidence. */
 async function syncJoints(models: Models, transaction: Transaction, jobId: string): Promise<void> {

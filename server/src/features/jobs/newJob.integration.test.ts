@@ -191,8 +191,9 @@ describe('a job is abandoned', () => {
           const [nipple] = nipplesOf(detail);
           const id = randomUUID();
           const path = `/nipples/${nipple?.id}/events`;
-          const bled = await send('POST', detail, path, { id, kind: 'stroke' });
-          return send('DELETE', bled, `${path}/${id}`);
+          await send('POST', detail, path, { id, kind: 'stroke' });
+          await send('DELETE', detail, `${path}/${id}`);
+          return send('GET', detail, '');
         },
       ],
       [
@@ -207,7 +208,7 @@ describe('a job is abandoned', () => {
       ],
     ];
     const send = async (
-      method: 'PATCH' | 'POST' | 'DELETE',
+      method: 'GET' | 'PATCH' | 'POST' | 'DELETE',
       detail: JobDetail,
       path: string,
       sent?: object,

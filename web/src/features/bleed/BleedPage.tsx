@@ -14,6 +14,7 @@ import { OUTFLOWS } from '@zephyrcombe/core';
 import { alsoFed, reservoirGuard } from '@zephyrcombe/workshop';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
+import { newestEvent } from '../../api/optimistic.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
@@ -206,7 +207,8 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const others = alsoFed(detail, nippleId);
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
-  const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { id: newId(), kind } });
+  const said = () => ({ id: newId(), at: new Date().toISOString(), after: newestEvent(detail) });
+  const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { ...said(), kind } });
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
   const empty = guard?.ok === true && guard.value.strokesLeft <= 0;
@@ -277,7 +279,10 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               isPending={undo.isPending}
               isQuiet
               because={last === undefined ? 'Nothing has been counted here yet.' : null}
-              onPress={() => last && undo.mutate({ params: { ...params, eventId: last.id } })}
+              onPress={() =>
+                last &&
+                undo.mutate({ params: { ...params, eventId: last.id }, query: { after: newestEvent(detail) } })
+              }
             >
               undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}
             </TextButton>
@@ -289,7 +294,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
                 <PlainButton
                   key={outflow}
                   aria-pressed={view.lastOutflow === outflow}
-                  onPress={() => add.mutate({ params, body: { id: newId(), kind: 'outflow', outflow } })}
+                  onPress={() => add.mutate({ params, body: { ...said(), kind: 'outflow', outflow } })}
                 >
                   <OutflowMark outflow={outflow} />
                   {OUTFLOW_NAMES[outflow]}

@@ -170,22 +170,25 @@ describe('measuring', () => {
 });
 
 describe('bleeding', () => {
-  const at = (second: number) => `2026-11-23T10:00:${String(second).padStart(2, '0')}.000Z`;
+  const at = (second: number) => ({
+    at: `2026-11-23T10:00:${String(second).padStart(2, '0')}.000Z`,
+    sequence: second,
+  });
   const detail = outfitJob({
     bleedRuns: [
       {
         nippleId: uuid('n-side'),
         events: [
-          { id: uuid('e1'), kind: 'stroke', at: at(1) },
-          { id: uuid('e2'), kind: 'outflow', outflow: 'honey', at: at(2) },
-          { id: uuid('e3'), kind: 'clear', at: at(3) },
+          { id: uuid('e1'), kind: 'stroke', ...at(1) },
+          { id: uuid('e2'), kind: 'outflow', outflow: 'honey', ...at(2) },
+          { id: uuid('e3'), kind: 'clear', ...at(3) },
         ],
       },
       {
         nippleId: uuid('n-right'),
         events: [
-          { id: uuid('e4'), kind: 'stroke', at: at(4) },
-          { id: uuid('e5'), kind: 'stroke', at: at(5) },
+          { id: uuid('e4'), kind: 'stroke', ...at(4) },
+          { id: uuid('e5'), kind: 'stroke', ...at(5) },
         ],
       },
     ],

@@ -1,0 +1,129 @@
+/** Events at the nipples of a job: written once, read from a place on. */
+import type { BleedRow, BleedUpdate, Person } from '@zephyrcombe/contract';
+import type { Transaction } from 'sequelize';
+import { Op, QueryTypes, UniqueConstraintError } from 'sequelize';
+import type { Database, Models } from '../../database/database.ts';
+import { AppProblem } from '../../http/appProblem.ts';
+import type { JobEventRow } from './jobEvent.model.ts';
+
+/** More than one hand strokes while another phone is out of reach. */
+const MOST_ROWS = 20;
+
+function toRow({ sequence, id, subjectId, kind, payload, undoesId, at }: JobEventRow): BleedRow {
+  return {
+    sequence: Number(sequence),
+    id,
+    nippleId: subjectId,
+    kind,
+    ...(payload?.outflow === undefined ? {} : { outflow: payload.outflow }),
+    ...(undoesId === null ? {} : { undoesId }),
+    at: at.toISOString(),
+  };
+}
+
+export async function bleedRows(
+  { JobEvent }: Models,
+  jobId: string,
+  transaction?: Transaction,
+): Promise<readonly BleedRow[]> {
+  const rows = await JobEvent.findAll({
+    where: { jobId },
+    order: [['sequence', 'ASC']],
+    ...(transaction ? { transaction } : {}),
+  });
+  return rows.map(toRow);
+}
+
+/** What was written since `after`; where that is more than a few strokes, the page asks for the job. */
+export async function updateSince({ JobEvent }: Models, jobId: string, after: number): Promise<BleedUpdate> {
+  const rows = await JobEvent.findAll({
+    where: { jobId, sequence: { [Op.gt]: after } },
+    order: [['sequence', 'ASC']],
+    limit: MOST_ROWS + 1,
+  });
+  return rows.length > MOST_ROWS
+    ? { jobId, rows: [], isMore: true }
+    : { jobId, rows: rows.map(toRow), isMore: false };
+}
+
+export interface NewEvent {
+  readonly id: string;
+  readonly jobId: string;
+  readonly nippleId: string;
+  readonly kind: BleedRow['kind'];
+  readonly outflow?: BleedRow['outflow'];
+  readonly undoesId?: string;
+  readonly at: Date;
+  readonly receivedAt: Date;
+  readonly person: Person;
+}
+
+const columnsOf = ({ id, jobId, nippleId, kind, outflow, undoesId, at, receivedAt, person }: NewEvent) => ({
+  id,
+  jobId,
+  kind,
+  subjectId: nippleId,
+  payload: outflow === undefined ? null : { outflow },
+  undoesId: undoesId ?? null,
+  at,
+  receivedAt,
+  by: person.name,
+  byId: person.id,
+});
+
+/** The event of this id, where it is this event; refuses where it is another. */
+async function sameEvent(
+  { JobEvent }: Models,
+  { id, jobId, nippleId, kind }: NewEvent,
+  transaction?: Transaction,
+): Promise<void> {
+  const known = await JobEvent.findOne({ where: { id }, ...(transaction ? { transaction } : {}) });
+  if (known && (known.jobId !== jobId || known.subjectId !== nippleId || known.kind !== kind))
+    throw new AppProblem('id-taken');
+}
+
+/** Writes an event within an action on its job. `false` where it was written before. */
+export async function writeEvent(
+  models: Models,
+  transaction: Transaction,
+  event: NewEvent,
+): Promise<boolean> {
+  const known = await models.JobEvent.count({ where: { id: event.id }, transaction });
+  if (known > 0) {
+    await sameEvent(models, event, transaction);
+    return false;
+  }
+  await models.JobEvent.create(columnsOf(event), { transaction });
+  return true;
+}
+
+/** With its milliseconds, which a date that is put into SQL loses. */
+const sqlInstant = (at: Date): string => at.toISOString().replace('T', ' ').replace('Z', '');
+
+/**
+ * Writes a stroke by one statement: only on an open job that works on the nipple's circuit. The job is held for as long as it
+ * takes, so that nobody signs it off in between and the events are numbered as they become visible. `false` where that is not so.
+ */
+export async function writeStroke(database: Database, event: NewEvent): Promise<boolean> {
+  const { payload: _payload, at, receivedAt, ...rest } = columnsOf(event);
+  const columns = { ...rest, at: sqlInstant(at), receivedAt: sqlInstant(receivedAt) };
+  try {
+    const [, written] = await database.statement((sequelize) =>
+      sequelize.query(
+        `INSERT INTO job_event (id, jobId, kind, subjectId, payload, undoesId, at, receivedAt, \`by\`, byId)
+        SELECT :id, job.id, :kind, component.id, NULL, :undoesId, :at, :receivedAt, :by, :byId
+        FROM job STRAIGHT_JOIN job_circuit ON job_circuit.jobId = job.id
+        STRAIGHT_JOIN component ON component.circuitId = job_circuit.circuitId
+        WHERE job.id = :jobId AND job.status = 'open' AND component.id = :subjectId
+          AND component.kind = 'bleedNipple' AND component.retired = 0
+        FOR UPDATE`,
+        { replacements: columns, type: QueryTypes.INSERT },
+      ),
+    );
+    return written === 1;
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    await sameEvent(database.models, event);
+    return true;
+  }
+}
