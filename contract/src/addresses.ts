@@ -25,6 +25,7 @@ export const ADDRESSES = {
   listJobs: { method: 'GET', path: '/api/jobs' },
   startJob: { method: 'POST', path: '/api/jobs' },
   getJob: { method: 'GET', path: '/api/jobs/:jobId' },
+  getJobCautions: { method: 'GET', path: '/api/jobs/:jobId/cautions' },
   getJobLog: { method: 'GET', path: '/api/jobs/:jobId/log' },
   abandonJob: { method: 'POST', path: '/api/jobs/:jobId/abandon' },
   keepEvidence: { method: 'POST', path: '/api/jobs/:jobId/evidence' },

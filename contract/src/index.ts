@@ -111,6 +111,7 @@ export type {
   BleedRow,
   BleedRun,
   BleedUpdate,
+  Reason,
   DueItem,
   ListedVehicle,
   FitChecks,

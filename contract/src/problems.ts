@@ -193,6 +193,13 @@ export const API_PROBLEM_CODES = Object.keys(PROBLEMS) as [ApiProblemCode, ...Ap
 export const FieldErrorSchema = z.object({ field: z.string(), message: z.string() });
 export type FieldError = z.infer<typeof FieldErrorSchema>;
 
+/** A caution as it crosses the wire: its id in the catalogue, what it is about, what it was seen by. */
+export const ToldCautionSchema = z.object({
+  id: z.string(),
+  evidence: z.record(z.string(), z.unknown()),
+  subject: z.string().optional(),
+});
+
 /** RFC 9457 problem details. `type` is a relative reference ending in the code. */
 export const ProblemDetailsSchema = z.object({
   type: z.string(),
@@ -203,15 +210,7 @@ export const ProblemDetailsSchema = z.object({
   requestId: z.string(),
   errors: z.array(FieldErrorSchema).optional(),
   /** With `stop-not-answered`: catalogue ids and their evidence. */
-  cautions: z
-    .array(
-      z.object({
-        id: z.string(),
-        evidence: z.record(z.string(), z.unknown()),
-        subject: z.string().optional(),
-      }),
-    )
-    .optional(),
+  cautions: z.array(ToldCautionSchema).optional(),
   /** With `stale-write`: the row as it is now. */
   current: z.record(z.string(), z.unknown()).optional(),
 });

@@ -47,6 +47,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   listDue: 'read',
   listJobs: 'read',
   getJob: 'read',
+  getJobCautions: 'read',
   getJobLog: 'read',
   startJob: 'work',
   editJob: 'work',

@@ -45,6 +45,7 @@ import {
 } from './entities/shop.ts';
 import { MISDELIVERIES } from './formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
+import { ToldCautionSchema } from './problems.ts';
 import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema } from './entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
@@ -253,6 +254,18 @@ export const ROUTES = {
     summary: 'One job with all that belongs to it',
     params: JobParams,
     reply: JobDetailSchema,
+  }),
+  getJobCautions: route({
+    ...ADDRESSES.getJobCautions,
+    summary: 'Everything that stands against a job as it is, by the gate that asks about it',
+    params: JobParams,
+    reply: z.strictObject({
+      items: z.array(
+        ToldCautionSchema.extend({
+          gate: z.enum(['length', 'specification', 'hand', 'joint', 'sign', 'evidence']),
+        }),
+      ),
+    }),
   }),
   getJobLog: route({
     ...ADDRESSES.getJobLog,

@@ -175,8 +175,8 @@ describe('four corners of a van with a tandem master', () => {
     expect(await left()).toBe(full - 3);
     for (let stroke = 0; stroke <= full - 3; stroke += 1) good(await bleed(job, other.id, 'stroke'));
     // M50, M106: the one that was not pumped last is as empty.
-    expect(fields(await bleed(job, one.id, 'clear'))).toEqual(['reservoirEmpty']);
-    expect(fields(await bleed(job, other.id, 'clear'))).toEqual(['reservoirEmpty']);
+    expect(fields(await bleed(job, one.id, 'clear'))).toEqual(['sharedReservoirEmpty']);
+    expect(fields(await bleed(job, other.id, 'clear'))).toEqual(['sharedReservoirEmpty']);
     good(await bleed(job, other.id, 'topUp'));
     good(await bleed(job, one.id, 'clear'));
   });

@@ -498,3 +498,19 @@ test('a nipple is not clear on a reservoir that the count says is empty; topped 
   await strokes(2);
   good(await job.bleed('clear'));
 });
+
+test('a reason is kept with what it answered and who gave it, and one for nothing is not; none is ever changed', async () => {
+  const job = await begun();
+  const reason = 'A trailer line, measured twice';
+  const long = { typed: '8.5 m', length_m: 8.5 };
+  const read = (over: object) => job.post('readings', { ...tubeReading(HOSE, 0.93), ...over });
+  good(await read({ ...long, overrides: [{ caution: 'M04', reason }] }));
+  good(await read({ overrides: [{ caution: 'M04', reason: 'Nothing stood against it' }] }));
+  const { reasons } = await job.now();
+  expect(reasons).toMatchObject([
+    { caution: 'M04', subject: 'Front hose', reason, by: 'Brannoc Hale', role: 'technician' },
+  ]);
+  expect(reasons[0]?.evidence).not.toBeNull();
+  for (const sql of [`UPDATE job_reason SET reason = 'x'`, 'DELETE FROM job_reason'])
+    await expect(server.database.sequelize.query(sql)).rejects.toThrow(/Reasons are never/);
+});

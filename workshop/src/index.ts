@@ -12,5 +12,7 @@ export type { Obstacle } from './gates/obstacle.ts';
 export { changeText, obstacleText } from './gates/obstacleText.ts';
 export { alsoFed, clearGate, reservoirGuard } from './gates/reservoir.ts';
 export { signGate } from './gates/sign.ts';
+export type { Gate, StandingCaution } from './gates/standing.ts';
+export { leftOn, standingCautions } from './gates/standing.ts';
 export type { JobTally, Progress } from './stages/stages.ts';
 export { isNippleClear, isTorqued, jobProgress, progressOf } from './stages/stages.ts';

@@ -2,6 +2,7 @@
  * `npm run bench:server`: lists of a full book against those of the demo shop's, at one client and at a hundred, with the
  * delay of the server's event loop and its memory. Not a test: nothing here can fail a build.
  */
+import { costOfActions } from './actions.ts';
 import { fillBook } from './fillBook.ts';
 import type { OwnServer } from './ownServer.ts';
 import { startOwnServer } from './ownServer.ts';
@@ -98,6 +99,10 @@ async function main(): Promise<void> {
   try {
     const cookies: string[] = [];
     for (let client = 0; client < CLIENTS; client += 1) cookies.push(await signIn(server.address));
+    print('One action', 'statements', 'bytes');
+    for (const { name, statements, bytes } of await costOfActions(server, cookies[0] ?? ''))
+      print(name, String(statements), String(bytes));
+    if (process.env.BENCH_ONLY === 'actions') return;
     const few = (path: string) => `${path}${path.includes('?') ? '&' : '?'}limit=${SAME_ROWS}`;
     const before = new Map<string, number>();
     for (const [name, path] of await listsOf(server)) {

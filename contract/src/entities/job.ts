@@ -26,6 +26,7 @@ import { HoseBuildSchema, KitCheckSchema, MakeUpSchema, PlugsSchema } from './ho
 import { ApprovalSchema } from './approval.ts';
 import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, PhotoSchema } from './finding.ts';
+import { ROLES } from '../roles.ts';
 import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
 import {
@@ -270,6 +271,21 @@ export const OverrideSchema = z.strictObject({
 });
 export type Override = z.infer<typeof OverrideSchema>;
 
+/** Why somebody went past a stop: what it answered, who said so, what they then were. */
+export const ReasonSchema = z.strictObject({
+  id: Id,
+  caution: z.enum(CAUTION_IDS),
+  subject: z.string().nullable(),
+  /** Null for those given before it was kept. */
+  evidence: z.record(z.string(), z.unknown()).nullable(),
+  reason: z.string(),
+  at: Instant,
+  by: Name,
+  byId: Id.nullable(),
+  role: z.enum(ROLES).nullable(),
+});
+export type Reason = z.infer<typeof ReasonSchema>;
+
 export const LOG_KINDS = [
   'opened',
   'renamed',
@@ -365,6 +381,8 @@ export const JobDetailSchema = z.strictObject({
   findings: z.array(FindingSchema),
   photos: z.array(PhotoSchema),
   traces: z.array(TraceSchema),
+  /** In the order in which they were given. */
+  reasons: z.array(ReasonSchema),
   /** The log tells that the brake was opened at some time, whatever is ticked now. */
   openedOnce: z.boolean(),
 });

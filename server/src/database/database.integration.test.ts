@@ -20,6 +20,7 @@ import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
+import * as reasons from './migrations/0017-reasons.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -160,9 +161,11 @@ describe('migrations', () => {
       '0014-approvals',
       '0015-scope',
       '0016-events',
+      '0017-reasons',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await reasons.down(queries);
     await events.down(queries);
     await scope.down(queries);
     await approvals.down(queries);
@@ -195,6 +198,7 @@ describe('migrations', () => {
     await approvals.up(queries);
     await scope.up(queries);
     await events.up(queries);
+    await reasons.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -13,6 +13,7 @@ import {
   defineJobJoint,
   defineLogEntry,
 } from '../features/jobs/job.model.ts';
+import { defineReason } from '../features/jobs/reason.model.ts';
 import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineStockItem, defineWrench } from '../features/shop/shop.model.ts';
@@ -74,6 +75,7 @@ function defineModels(sequelize: Sequelize) {
     JobCircuit: defineJobCircuit(sequelize),
     JobHose: defineJobHose(sequelize),
     JobJoint: defineJobJoint(sequelize),
+    JobReason: defineReason(sequelize),
     LogEntry: defineLogEntry(sequelize),
     Reading: defineReading(sequelize),
     TorqueRecord: defineTorqueRecord(sequelize),

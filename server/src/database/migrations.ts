@@ -18,6 +18,7 @@ import * as letters from './migrations/0013-letters.ts';
 import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
+import * as reasons from './migrations/0017-reasons.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -36,6 +37,7 @@ const MIGRATIONS = [
   { name: '0014-approvals', ...approvals },
   { name: '0015-scope', ...scope },
   { name: '0016-events', ...events },
+  { name: '0017-reasons', ...reasons },
 ];
 
 /** Of every migration, in order. */

@@ -226,6 +226,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
     findings: [],
     photos: [],
     traces: [],
+    reasons: [],
     openedOnce: false,
     ...change,
   };

@@ -15,6 +15,12 @@ export type Obstacle =
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
+  | {
+      readonly code: 'sharedReservoirEmpty';
+      readonly strokesOver: number;
+      /** The other circuits that it feeds. */
+      readonly others: readonly string[];
+    }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
   | { readonly code: 'nipplesNotClear'; readonly nipples: readonly string[] };

@@ -22,6 +22,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   notProved: { code: 'notProved', hose: 'Front hose' },
   madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },
   reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },
+  sharedReservoirEmpty: { code: 'sharedReservoirEmpty', strokesOver: 1, others: ['Diagonal 2'] },
   jointsNotTorqued: { code: 'jointsNotTorqued', joints: ['Master', 'Left caliper'] },
   jointsNotDry: { code: 'jointsNotDry', joints: ['Master'] },
   nipplesNotClear: { code: 'nipplesNotClear', nipples: ['Left caliper nipple'] },

@@ -55,6 +55,9 @@ export function changeText({ path, before, after }: Change, write: Writer): stri
   return `${place}: ${valueText(key, before, write)} → ${valueText(key, after, write)}`;
 }
 
+const fellBelow = (strokes: number): string =>
+  `By the count the reservoir fell below its minimum ${strokes === 1 ? 'a stroke' : `${strokes} strokes`} ago: air may have been drawn in.`;
+
 export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
   switch (obstacle.code) {
     case 'endsNotConfirmed':
@@ -119,8 +122,13 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       };
     case 'reservoirEmpty':
       return {
-        what: `By the count the reservoir fell below its minimum ${obstacle.strokesOver === 1 ? 'a stroke' : `${obstacle.strokesOver} strokes`} ago: air may have been drawn in.`,
+        what: fellBelow(obstacle.strokesOver),
         wayOut: 'Top up, pump on and look at what comes.',
+      };
+    case 'sharedReservoirEmpty':
+      return {
+        what: `${fellBelow(obstacle.strokesOver)} It also feeds ${obstacle.others.join(', ')}.`,
+        wayOut: 'Top up, pump on at every circuit and look at what comes.',
       };
     case 'jointsNotTorqued':
       return {

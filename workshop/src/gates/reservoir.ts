@@ -60,7 +60,10 @@ export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] 
 /** Calling a nipple clear: what came last came from a reservoir that still had fluid in it. */
 export function clearGate(detail: JobDetail, nippleId: string): readonly Obstacle[] {
   const guard = reservoirGuard(detail, nippleId);
-  return guard?.ok && guard.value.strokesLeft < 0
-    ? [{ code: 'reservoirEmpty', strokesOver: -guard.value.strokesLeft }]
-    : [];
+  if (!guard?.ok || guard.value.strokesLeft >= 0) return [];
+  const strokesOver = -guard.value.strokesLeft;
+  const others = alsoFed(detail, nippleId);
+  return others.length > 0
+    ? [{ code: 'sharedReservoirEmpty', strokesOver, others }]
+    : [{ code: 'reservoirEmpty', strokesOver }];
 }

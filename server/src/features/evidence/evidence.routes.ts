@@ -17,6 +17,7 @@ import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
+import { EVIDENCE_KINDS } from './keptEvidence.ts';
 
 interface Judged {
   readonly kind: LogKind;
@@ -87,7 +88,7 @@ export function evidenceHandlers(dependencies: Dependencies): Pick<Handlers, 'ke
         const { models, transaction, log } = action;
         // The same judgement sent twice is one: its own id stands in the entry.
         const known = await models.LogEntry.findAll({
-          where: { jobId: params.jobId, kind: ['donorChecked', 'routeJudged', 'lineJudged'] },
+          where: { jobId: params.jobId, kind: [...EVIDENCE_KINDS] },
           transaction,
         });
         if (known.some(({ detail }) => detail.evidenceId === body.id)) return;

@@ -11,13 +11,13 @@ import {
   tapeSetting,
 } from '@zephyrcombe/contract';
 import { boughtGate, digestOf, specificationFacts } from '@zephyrcombe/workshop';
-import type { Caution } from '@zephyrcombe/core';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireWay } from './jobAction.ts';
+import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
+import { requireStopsAnswered, requireWay, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 /** What makes it another hose. */
@@ -73,17 +73,23 @@ export async function editJobHose(
       throw fieldProblem('order_m', 'is shorter than the readings and the slack ask for');
     }
     requireStopsAnswered(result.cautions, overrides, person);
-    await log('lengthTaken', { hoseId, order_m: changes.order_m, overrides });
+    await log('lengthTaken', {
+      hoseId,
+      order_m: changes.order_m,
+      overrides,
+      cautions: told(result.cautions),
+    });
   }
   if (changes.specified === true) {
     const own = hoseOfJob(detail, hoseId);
     if (own && next.order_m === null) requireWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
-    if (own)
-      requireStopsAnswered(
-        [...specificationCautions(detail, { ...own, hose: next }), ...(await routeCautions(action, hoseId))],
-        overrides,
-        person,
-      );
+    const cautions = own
+      ? [
+          ...specificationCautions(detail, { ...own, hose: next }),
+          ...evidenceCautions(await keptEvidence(models, detail.job.id, transaction), 'routeJudged', hoseId),
+        ]
+      : [];
+    requireStopsAnswered(cautions, overrides, person);
     await log('specified', {
       hoseId,
       endA: next.endA,
@@ -91,6 +97,7 @@ export async function editJobHose(
       clocking_rad: next.clocking_rad,
       build: next.build,
       overrides,
+      cautions: told(cautions),
     });
   }
   if (changes.plugs !== undefined) await log('plugsCounted', { hoseId, ...changes.plugs });
@@ -113,15 +120,4 @@ function specified({ detail, person, now }: JobAction, hose: JobHose): Approval 
   if (own === null) return null;
   const facts = specificationFacts(detail, { ...own, hose });
   return { by: person.name, byId: person.id, at: now.toISOString(), digest: digestOf(facts), facts };
-}
-
-/** What the newest judgement of this hose's route said, where one was kept with the job: it does not end at the bench. */
-async function routeCautions({ detail, models, transaction }: JobAction, hoseId: string): Promise<Caution[]> {
-  const judged = await models.LogEntry.findAll({
-    where: { jobId: detail.job.id, kind: 'routeJudged' },
-    order: [['sequence', 'ASC']],
-    transaction,
-  });
-  const newest = judged.findLast((line) => line.detail.hoseId === hoseId);
-  return (newest?.detail.cautions ?? []) as Caution[];
 }

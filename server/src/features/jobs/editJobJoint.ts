@@ -1,12 +1,14 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
 import { partsOf } from '@zephyrcombe/contract';
 import { jointGate } from '@zephyrcombe/workshop';
+import type { Caution } from '@zephyrcombe/core';
 import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireWay } from './jobAction.ts';
+import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
+import { requireStopsAnswered, requireWay, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function editJobJoint(
@@ -28,9 +30,11 @@ export async function editJobJoint(
     });
   }
   const { version, overrides, ...changes } = body;
+  let stood: readonly Caution[] = [];
   // Whoever puts the new hose on has opened the old one.
   if (changes.handTight === true) {
-    requireStopsAnswered(judgeOfferUp(detail.job.fitChecks.offeredUp), overrides, person);
+    stood = [...judgeOfferUp(detail.job.fitChecks.offeredUp), ...(await donorCautions(action, jointId))];
+    requireStopsAnswered(stood, overrides, person);
     requireWay(jointGate(detail, jointId), person);
   }
   const given = definedOnly(changes);
@@ -59,7 +63,24 @@ export async function editJobJoint(
     await log('specified', { jointId, ...given });
   }
   if (changes.handTight !== undefined)
-    await log('handTight', { jointId, handTight: changes.handTight, overrides });
+    await log('handTight', { jointId, handTight: changes.handTight, overrides, cautions: told(stood) });
   if (changes.leakChecked !== undefined)
     await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
+}
+
+/** What stands against a donor hose that is to go on this joint: one that came in a box, or was made here, takes its place. */
+async function donorCautions(
+  { detail, models, transaction }: JobAction,
+  jointId: string,
+): Promise<Caution[]> {
+  const donors = await keptEvidence(models, detail.job.id, transaction);
+  return partsOf(detail)
+    .hoses.filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId)
+    .filter(({ id }) => {
+      const own = detail.hoses.find(({ hoseId }) => hoseId === id);
+      return own !== undefined && own.kit === null && own.build?.madeHere !== true;
+    })
+    .flatMap(({ id, name }) =>
+      evidenceCautions(donors, 'donorChecked', id).map((caution) => ({ ...caution, subject: name })),
+    );
 }

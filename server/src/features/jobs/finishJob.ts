@@ -7,17 +7,20 @@ import {
   judgeGrade,
   judgeHandover,
   readDateCode,
+  stopsAmong,
   judgeRecord,
   nextDue,
   strictestInterval,
 } from '@zephyrcombe/core';
-import { signGate } from '@zephyrcombe/workshop';
+import type { Caution } from '@zephyrcombe/core';
+import { leftOn, signGate } from '@zephyrcombe/workshop';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, requireWay } from './jobAction.ts';
+import { keptEvidence } from '../evidence/keptEvidence.ts';
+import { requireAnswered, requireWay, told } from './jobAction.ts';
 import { refreshDue } from '../vehicles/due.ts';
 import { takeCircuit } from '../vehicles/saveHydraulics.ts';
 
@@ -53,7 +56,13 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     abs: detail.vehicle.abs,
     hasJoints: detail.joints.length > 0,
   });
-  const cautions = [
+  const lines = (await keptEvidence(models, detail.job.id, transaction)).filter(
+    ({ kind }) => kind === 'lineJudged',
+  );
+  const left = leftOn(detail);
+  const cautions: readonly Caution[] = [
+    ...lines.flatMap(({ subject, cautions: said }) => said.map((caution) => ({ ...caution, subject }))),
+    ...left,
     ...handover.cautions,
     ...capsOfJob(detail),
     ...fluids.flatMap(({ circuit, given }) =>
@@ -64,7 +73,8 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
       ].map((caution) => (fluids.length > 1 ? { ...caution, subject: circuit.name } : caution)),
     ),
   ];
-  requireStopsAnswered(cautions, body.overrides, person);
+  // What is left on the vehicle though it was found to be bad goes with a reason, or not at all.
+  requireAnswered([...stopsAmong(cautions), ...left], body.overrides, person);
   const unanswered = handover.open.filter((check) => !cautionOf(check, body.overrides));
   if (unanswered.length > 0) {
     throw new AppProblem('stage-not-ready', {
@@ -122,6 +132,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     ...due.value,
     services: fluids.map(({ circuit, given }) => ({ ...given, circuit: circuit.name })),
     overrides: body.overrides,
+    cautions: told(cautions),
   });
 }
 

@@ -69,6 +69,7 @@ export async function loadJobDetail(
     findings,
     photos,
     traces,
+    reasons,
     openedOnce,
   ] = await Promise.all([
     models.Shop.findOne({ rejectOnEmpty: true, ...inside }),
@@ -110,6 +111,14 @@ export async function loadJobDetail(
       ...inside,
     }),
     models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
+    models.JobReason.findAll({
+      where,
+      order: [
+        ['at', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      ...inside,
+    }),
     logTellsOfOpening(database, jobId, transaction),
   ]);
   return withStandingApprovals({
@@ -148,6 +157,10 @@ export async function loadJobDetail(
       return { ...photo, takenAt: row.takenAt.toISOString() };
     }),
     traces: traces.map((row) => ofJob(row)),
+    reasons: reasons.map((row) => ({
+      ...ofJob<JobDetail['reasons'][number]>(row),
+      at: row.at.toISOString(),
+    })),
     openedOnce,
   });
 }

@@ -1,4 +1,4 @@
-import { offerUpGate } from '@zephyrcombe/workshop';
+import { offerUpGate, standingCautions } from '@zephyrcombe/workshop';
 import { Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -12,6 +12,7 @@ import { editJobJoint } from './editJobJoint.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
 import { finishJob } from './finishJob.ts';
+import { keptEvidence } from '../evidence/keptEvidence.ts';
 import { loadJobDetail, toJob } from './job.repository.ts';
 import { pageOfJobs } from './jobList.ts';
 import { onOpenJob, requireWay } from './jobAction.ts';
@@ -25,6 +26,7 @@ type JobHandlers = Pick<
   | 'startJob'
   | 'abandonJob'
   | 'getJob'
+  | 'getJobCautions'
   | 'getJobLog'
   | 'editJob'
   | 'editJobHose'
@@ -44,6 +46,19 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     listJobs: ({ query }) => pageOfJobs(database, query),
 
     getJob: ({ params }) => loadJobDetail(database, params.jobId),
+
+    async getJobCautions({ params }) {
+      const detail = await loadJobDetail(database, params.jobId);
+      const kept = await keptEvidence(models, params.jobId);
+      return {
+        items: [
+          ...standingCautions(detail).map(({ gate, caution }) => ({ gate, ...caution })),
+          ...kept.flatMap(({ subject, cautions }) =>
+            cautions.map((caution) => ({ gate: 'evidence' as const, subject, ...caution })),
+          ),
+        ],
+      };
+    },
 
     async getJobLog({ params, query }) {
       const rows = await models.LogEntry.findAll({

@@ -15,6 +15,7 @@ import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
 import type { JobRow } from './job.model.ts';
 import { loadJobDetail } from './job.repository.ts';
+import { writeReasons } from './reasons.ts';
 
 export interface JobAction {
   readonly job: JobRow;
@@ -87,15 +88,17 @@ export async function actOnOpenJob(
       now,
       models,
       transaction,
-      log: (kind, entry) =>
-        writeLog(models, transaction, {
+      log: async (kind, entry) => {
+        await writeLog(models, transaction, {
           jobId,
           kind,
           by: person.name,
           byId: person.id,
           at: now,
           detail: entry,
-        }),
+        });
+        await writeReasons(models, transaction, detail, entry, person, now);
+      },
     });
   });
 }
@@ -113,18 +116,33 @@ export async function writeLog(models: Models, transaction: Transaction, line: L
   await models.LogEntry.create({ id: randomUUID(), correctsId: null, ...line }, { transaction });
 }
 
+/** As the log keeps cautions: what stood against something when it was done, answered or not. */
+export const told = (cautions: readonly Caution[]) =>
+  cautions.map(({ id, evidence, subject }) => ({
+    id,
+    evidence,
+    ...(subject === undefined ? {} : { subject }),
+  }));
+
 /**
  * Refuses while a stop stands without a reason for going on, each with its own. Technicians and leads may give one; an apprentice
  * fetches somebody who may.
  */
-export function requireStopsAnswered(
+export const requireStopsAnswered = (
+  cautions: readonly Caution[],
+  overrides: readonly Override[],
+  person: Person,
+): void => requireAnswered(stopsAmong(cautions), overrides, person);
+
+/** The same of cautions that want a reason though they are no stops elsewhere. */
+export function requireAnswered(
   cautions: readonly Caution[],
   overrides: readonly Override[],
   person: Person,
 ): void {
   const mayPass = may(person, 'passStop');
   const answered = mayPass ? overrides : [];
-  const open = unanswered(stopsAmong(cautions), answered);
+  const open = unanswered(cautions, answered);
   if (open.length === 0) return;
   const detail =
     !mayPass && overrides.length > 0

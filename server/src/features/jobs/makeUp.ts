@@ -6,7 +6,7 @@ import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResti
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered } from './jobAction.ts';
+import { requireStopsAnswered, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 type Step = Omit<MadeStep, 'by' | 'byId' | 'at'>;
@@ -52,6 +52,7 @@ export async function makeUpHose(
     throw fieldProblem('step', 'is not a step of making this hose');
   let { proofs } = hose.makeUp;
   let made: readonly MadeStep[];
+  let cautions: readonly Caution[] = [];
   if (undo) {
     const gone = [step.step, ...stepsResting(steps, done, step.step)];
     made = hose.makeUp.steps.filter((own) => !gone.includes(own.step));
@@ -64,7 +65,8 @@ export async function makeUpHose(
     for (const field of ASKED[step.step] ?? [])
       if (step[field] === null)
         throw fieldProblem(`step.${field}`, `has to be said of “${MAKE_UP_STEP_NAMES[step.step]}”`);
-    requireStopsAnswered(stepCautions(step, build), overrides, person);
+    cautions = stepCautions(step, build);
+    requireStopsAnswered(cautions, overrides, person);
     if (step.step === 'cut' && step.cutFace === 'ragged')
       throw fieldProblem('step.cutFace', 'splays: bind it with tape and ties, and cut it again');
     made = [
@@ -81,7 +83,7 @@ export async function makeUpHose(
     },
     { where: { jobId: detail.job.id, hoseId }, transaction },
   );
-  await log('made', { hoseId, ...step, undo, overrides });
+  await log('made', { hoseId, ...step, undo, overrides, cautions: told(cautions) });
 }
 
 function stepCautions(step: Step, build: Readonly<{ endA: EndMetal; endB: EndMetal }>): readonly Caution[] {

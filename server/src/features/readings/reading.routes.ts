@@ -1,10 +1,11 @@
 import type { JobHose } from '@zephyrcombe/contract';
+import type { Caution } from '@zephyrcombe/core';
 import { convertLength, judgeUnit, parseQuantity, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
-import { onOpenJob, requireStopsAnswered } from '../jobs/jobAction.ts';
+import { onOpenJob, requireStopsAnswered, told } from '../jobs/jobAction.ts';
 
 /** A micrometre: the browser and the server round alike, and the text says it exactly. */
 const SAME_m = 1e-6;
@@ -14,7 +15,7 @@ function judgeTyped(
   { typed, length_m, datum, wrap, overrides }: ParsedBody<'takeReading'>,
   { endA, endB }: JobHose,
   person: Parameters<typeof requireStopsAnswered>[2],
-): void {
+): readonly Caution[] {
   const read = parseQuantity(typed, 'length');
   if (!read.ok) throw fieldProblem('typed', 'is not a length with its unit');
   const along_m = read.value_SI - (wrap ? wrapAllowance(wrap).allowance_m : 0);
@@ -27,7 +28,9 @@ function judgeTyped(
   });
   if (!converted.ok || Math.abs(converted.value.length_m - length_m) > SAME_m)
     throw fieldProblem('length_m', 'is not what was typed, between the points it was read from');
-  requireStopsAnswered(judgeUnit(read.value, read.unit), overrides, person);
+  const cautions = judgeUnit(read.value, read.unit);
+  requireStopsAnswered(cautions, overrides, person);
+  return cautions;
 }
 
 /** Readings are evidence: they are added and struck out, never changed. */
@@ -43,7 +46,7 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
           if (!hose) throw fieldProblem('hoseId', 'is not in the scope of this job');
           // The same reading sent twice is one reading: the first reply was lost on the way.
           if (detail.readings.some((reading) => reading.id === body.id)) return;
-          judgeTyped(body, hose, person);
+          const cautions = judgeTyped(body, hose, person);
           const { overrides, ...reading } = body;
           await models.Reading.create(
             {
@@ -61,7 +64,7 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
             { order_m: null, specified: false },
             { where: { jobId: detail.job.id, hoseId: body.hoseId }, transaction },
           );
-          await log('readingTaken', { ...reading, overrides });
+          await log('readingTaken', { ...reading, overrides, cautions: told(cautions) });
         },
       ),
 

@@ -175,7 +175,7 @@ async function signOff(detail: JobDetail): Promise<void> {
   const act = async (method: 'PATCH' | 'POST', path: string, body: object) => {
     const reply = await server.ask(method, `/api/jobs/${id}${path}`, body);
     if (reply.statusCode !== 200) throw new Error(`${path}: ${reply.body}`);
-    now = reply.json();
+    now = (await server.ask('GET', `/api/jobs/${id}`)).json();
   };
   const overrides = [{ caution: 'M70', reason: 'Lead looked at it' }];
   for (const { jointId } of detail.joints) {

@@ -5,7 +5,7 @@ import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
-import { onOpenJob, requireStopsAnswered, requireWay } from '../jobs/jobAction.ts';
+import { onOpenJob, requireStopsAnswered, requireWay, told } from '../jobs/jobAction.ts';
 
 export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
   return {
@@ -53,15 +53,12 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}. Tighten into the range, then record.`,
             });
           }
-          requireStopsAnswered(
-            [
-              ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
-              ...judged.cautions,
-              ...capsAt(detail, joint.id),
-            ],
-            body.overrides,
-            person,
-          );
+          const cautions = [
+            ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
+            ...judged.cautions,
+            ...capsAt(detail, joint.id),
+          ];
+          requireStopsAnswered(cautions, body.overrides, person);
 
           const { overrides, ...columns } = body;
           await models.TorqueRecord.create(
@@ -82,6 +79,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             verdict: judged.value.verdict,
             range: torques.governing,
             overrides,
+            cautions: told(cautions),
           });
         },
       ),

@@ -281,7 +281,10 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               because={last === undefined ? 'Nothing has been counted here yet.' : null}
               onPress={() =>
                 last &&
-                undo.mutate({ params: { ...params, eventId: last.id }, query: { after: newestEvent(detail) } })
+                undo.mutate({
+                  params: { ...params, eventId: last.id },
+                  query: { after: newestEvent(detail) },
+                })
               }
             >
               undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}

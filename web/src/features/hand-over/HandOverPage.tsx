@@ -13,7 +13,7 @@ import {
 } from '@zephyrcombe/contract';
 import type { HandoverCheck } from '@zephyrcombe/core';
 import { handoverChecks, judgeBottle, judgeGrade, nextDue, strictestInterval } from '@zephyrcombe/core';
-import { isTorqued, progressOf, signGate } from '@zephyrcombe/workshop';
+import { isTorqued, leftOn, progressOf, signGate } from '@zephyrcombe/workshop';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -31,6 +31,7 @@ import { useJob } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { FluidFields, Fields } from './FluidFields.tsx';
+import { Reasons } from './Reasons.tsx';
 import { SignedOff } from './SignedOff.tsx';
 import type { SigningDraft } from './signingDraft.ts';
 import { fluidOf, isDate, kilometres, missingFrom, signingBody } from './signingDraft.ts';
@@ -81,6 +82,7 @@ function OpenHandOver() {
   const names = handoverNames(words);
   const open = openChecksText(openChecks(detail));
   const cautions = [
+    ...leftOn(detail),
     ...capsOfJob(detail),
     ...circuits.flatMap(({ circuit }) => judgeGrade(circuit.fluidGrade, fluidOf(draft, circuit).grade)),
     ...(validDate && isDate(draft.bottleOpenedOn) ? judgeBottle(draft.bottleOpenedOn, draft.servicedOn) : []),
@@ -142,6 +144,12 @@ function OpenHandOver() {
           ))}
           <SaveProblem save={edit} />
         </Sheet>
+        {detail.reasons.length === 0 ? null : (
+          <Sheet>
+            <SheetTitle>Stops that were answered</SheetTitle>
+            <Reasons reasons={detail.reasons} />
+          </Sheet>
+        )}
         <Notice severity="note" title={`For the first ${words.outing}`}>
           <p>
             Pump the {words.control} firm before moving. First stops slow and gentle; new pads are bedded in.

@@ -8,9 +8,10 @@ import { Columns, Fine, Hero, Label, Rows, Sheet, SheetTitle, Spread, Stack } fr
 import { Notice } from '../../design/Notice.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { useJob } from '../job/JobContext.ts';
+import { Reasons } from './Reasons.tsx';
 
 export function SignedOff({ services }: { readonly services: readonly FluidService[] }) {
-  const { job } = useJob();
+  const { job, reasons } = useJob();
   const write = useWriter();
   const [first] = services;
   if (!first) return null;
@@ -35,6 +36,12 @@ export function SignedOff({ services }: { readonly services: readonly FluidServi
             </Rows>
           </Sheet>
         ))}
+        {reasons.length === 0 ? null : (
+          <Sheet>
+            <SheetTitle>Stops that were answered</SheetTitle>
+            <Reasons reasons={reasons} />
+          </Sheet>
+        )}
       </Stack>
       <Stack>
         <div>

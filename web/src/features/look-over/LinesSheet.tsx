@@ -1,8 +1,9 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES, partsOf } from '@zephyrcombe/contract';
-import type { Construction, FoundOn } from '@zephyrcombe/core';
-import { changeLine, CONSTRUCTIONS, hoseAge, judgeLeftOn } from '@zephyrcombe/core';
+import { hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES } from '@zephyrcombe/contract';
+import type { Construction } from '@zephyrcombe/core';
+import { changeLine, CONSTRUCTIONS, hoseAge } from '@zephyrcombe/core';
+import { leftOn } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -24,20 +25,12 @@ export function LinesSheet() {
   const { circuit } = useCircuitAtHand();
   const choose = useJobAction('setScope', job.id);
   const inScope = (hoseId: string) => detail.hoses.some((hose) => hose.hoseId === hoseId);
-  const found: FoundOn[] = detail.findings.flatMap(
-    ({ subject, subjectId, condition, degree, struckBecause }) => {
-      const line = partsOf(detail).hoses.find((hose) => hose.id === subjectId);
-      return line && struckBecause === null
-        ? [{ name: line.name, subject, condition, degree, inScope: inScope(line.id) }]
-        : [];
-    },
-  );
   const finished = isClosed(job);
   return (
     <Sheet>
       <SheetTitle>Hoses and hard lines</SheetTitle>
       <Stack $gap={8}>
-        <Cautions cautions={judgeLeftOn(found)} />
+        <Cautions cautions={leftOn(detail)} />
         <SaveProblem save={choose} />
         <Rows>
           {circuit.hoses.map((line) => (

@@ -4,6 +4,7 @@ import { handoverChecks } from '@zephyrcombe/core';
 import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
+import { Reasons } from '../hand-over/Reasons.tsx';
 import { serviceRows } from '../hand-over/SignedOff.tsx';
 import { JobSheet } from './JobSheet.tsx';
 import { PrintTable } from './sheetParts.ts';
@@ -81,6 +82,12 @@ export function HandoverSheetPage() {
                 ))}
               </tbody>
             </PrintTable>
+            {detail.reasons.length === 0 ? null : (
+              <>
+                <h2>What was gone past, and why</h2>
+                <Reasons reasons={detail.reasons} />
+              </>
+            )}
             {services.map((service) => (
               <Fragment key={service.id}>
                 <h2>

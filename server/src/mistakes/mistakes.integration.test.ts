@@ -1,0 +1,76 @@
+/** `npm run mistakes`: every row of the catalogue that is claimed, made through the API by each path, and its clean twin. */
+import { MISTAKES } from '@zephyrcombe/core';
+import type { TestServer } from '../testing/testServer.ts';
+import { startTestServer } from '../testing/testServer.ts';
+import type { PlayOptions, Said } from './playedJob.ts';
+import { PlayedJob } from './playedJob.ts';
+import type { MistakeRow } from './rows.ts';
+import { ON_THE_BENCH, ROWS } from './rows.ts';
+
+let server: TestServer;
+let [caught, paths] = [0, 0];
+let begun = 0;
+/** A person may ask so often in a minute, as measured by a clock that cannot be moved on. */
+const PLAYS_ON_ONE_SERVER = 15;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(async () => {
+  await server.close();
+  process.stdout.write(
+    `mistakes: ${caught} rows of ${ROWS.length} caught, by ${paths} paths, each with a clean twin\n`,
+  );
+});
+
+async function begin(options: PlayOptions | undefined): Promise<PlayedJob> {
+  begun += 1;
+  if (begun % PLAYS_ON_ONE_SERVER === 0) {
+    await server.close();
+    server = await startTestServer();
+  }
+  return new PlayedJob(server).begin(options);
+}
+
+/** A twin that several rows share, on the same vehicle, is played once. */
+const cleanPlays = new Map<MistakeRow['clean'], Map<PlayOptions | undefined, Promise<Said>>>();
+function cleanOf({ clean, cleanOptions, options }: MistakeRow): Promise<Said> {
+  const on = cleanOptions ?? options;
+  const known = cleanPlays.get(clean) ?? new Map<PlayOptions | undefined, Promise<Said>>();
+  cleanPlays.set(clean, known);
+  const said = known.get(on) ?? begin(on).then(clean);
+  known.set(on, said);
+  return said;
+}
+
+function answerTo({ id, isBlock }: MistakeRow): 'block' | 'reason' | 'inform' {
+  if (isBlock) return 'block';
+  return id in MISTAKES && MISTAKES[id as keyof typeof MISTAKES].severity === 'stop' ? 'reason' : 'inform';
+}
+
+test.each(ROWS.map((row) => [row.id, answerTo(row), Object.keys(row.paths).length, row] as const))(
+  '%s (%s) is met by each of its %i paths, and its clean twin raises nothing',
+  async (id, answer, many, row) => {
+    for (const [name, play] of Object.entries(row.paths)) {
+      const said = await play(await begin(row.options));
+      expect({ path: name, said: [...said.ids].filter((one) => one === id), refused: said.refused }).toEqual({
+        path: name,
+        said: [id],
+        refused: answer !== 'inform',
+      });
+    }
+    const clean = await cleanOf(row);
+    expect([...clean.ids]).not.toContain(id);
+    expect([...clean.ids, clean.refused]).toContain(false);
+    caught += 1;
+    paths += many;
+  },
+  30_000,
+);
+
+test('every row of the catalogue is played once, but for what the bench says alone', () => {
+  const played = ROWS.map(({ id }) => id);
+  expect(new Set(played).size).toBe(played.length);
+  expect(played.length).toBeGreaterThanOrEqual(60);
+  const claimed = Object.keys(MISTAKES).filter((id) => !(id in ON_THE_BENCH));
+  expect(claimed.filter((id) => !(played as string[]).includes(id))).toEqual([]);
+});

@@ -1,0 +1,412 @@
+/**
+ * A job on a vehicle of its own, and what a technician does to it through the API. Every call leaves what was said against it:
+ * what refused it, and what stands in the log or against the job after it.
+ */
+import { randomUUID } from 'node:crypto';
+import type {
+  Circuit,
+  HydraulicsEntry,
+  JobDetail,
+  JobHose,
+  LogEntry,
+  SavedCorner,
+  Vehicle,
+  VehicleDetail,
+} from '@zephyrcombe/contract';
+import {
+  buildFacts,
+  hoseOfJob,
+  hydraulicsOf,
+  jointOfJob,
+  nipplesOf,
+  partsOf,
+  torqueOf,
+} from '@zephyrcombe/contract';
+import type { Corner, HoseBuild, HydraulicLine } from '@zephyrcombe/core';
+import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
+import { demoId } from '../demo/identity.ts';
+import { freshFluid, HARD_LINE, tubeReading } from '../testing/samples.ts';
+import type { TestServer } from '../testing/testServer.ts';
+import { problemOf } from '../testing/testServer.ts';
+
+type Reply = Awaited<ReturnType<TestServer['ask']>>;
+
+export interface PlayOptions {
+  /** Which of the demo's vehicles is copied. */
+  readonly like?: string;
+  readonly vehicle?: Partial<Pick<Vehicle, 'use' | 'abs' | 'distance_m'>>;
+  /** By the start of its name; the first of the circuit otherwise. */
+  readonly hose?: string;
+  /** The job replaces nothing: it changes the fluid of the hose's circuit. */
+  readonly isFluidOnly?: boolean;
+  /** How the drawing differs from the demo's. */
+  readonly draw?: (drawing: HydraulicsEntry) => HydraulicsEntry;
+}
+
+/** Catalogue rows that a gate without a caution of its own stands for. */
+const ROW_OF: Readonly<Record<string, string>> = {
+  changedSinceSpecified: 'M107',
+  changedSinceQuoted: 'M108',
+  boxReturned: 'M109',
+  boxNotAsOrdered: 'M107',
+  reservoirEmpty: 'M50',
+  sharedReservoirEmpty: 'M106',
+  'step.cutFace': 'M43',
+  levelAtMark: 'M79',
+  notProved: 'M37',
+};
+
+export interface Said {
+  readonly refused: boolean;
+  readonly ids: ReadonlySet<string>;
+}
+
+const sealingDatum = ({ endA, endB }: Pick<JobHose, 'endA' | 'endB'>) => between(endA, endB);
+const EVERY_POSE = {
+  controlsFinal: true,
+  bracketsInPlace: true,
+  leftLock: true,
+  rightLock: true,
+  fullBump: true,
+  crossedUp: true,
+};
+
+export class PlayedJob {
+  readonly id = randomUUID();
+  readonly vehicleId = randomUUID();
+  private line: HydraulicLine | null = null;
+  /** What it measures on the vehicle: readings and length follow from it. */
+  private base_m = 0;
+  private readonly server: TestServer;
+  private told: JobDetail | null = null;
+
+  constructor(server: TestServer) {
+    this.server = server;
+  }
+
+  private async ask(
+    method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE',
+    path: string,
+    body?: object,
+  ): Promise<Reply> {
+    const reply = await this.server.ask(method, path, body);
+    if (method === 'GET') return reply;
+    const isJob = reply.statusCode === 200 && reply.body.startsWith('{"job":');
+    this.told = isJob ? reply.json<JobDetail>() : null;
+    return reply;
+  }
+  private at(path: string) {
+    return `/api/jobs/${this.id}${path}`;
+  }
+  /** A call that is no part of the mistake: it has to go through. */
+  async done(call: Promise<Reply>): Promise<JobDetail> {
+    const reply = await call;
+    if (reply.statusCode !== 200) throw new Error(reply.body);
+    return this.now();
+  }
+
+  /** A copy of a demo vehicle, drawn as the play wants it, with a job on one of its hoses. */
+  async begin({
+    like = 'wick',
+    vehicle = {},
+    hose = '',
+    draw = (same) => same,
+    isFluidOnly = false,
+  }: PlayOptions = {}): Promise<this> {
+    const known = (await this.ask('GET', `/api/vehicles/${demoId(like)}`)).json<VehicleDetail>();
+    const { id: _id, version: _version, ...entry } = known.vehicle;
+    const entered = await this.ask('POST', '/api/vehicles', {
+      id: this.vehicleId,
+      vehicle: { ...entry, name: `Play ${this.id.slice(0, 8)}`, ...vehicle },
+      circuits: known.circuits.map(hydraulicsOf).map(draw),
+    });
+    if (entered.statusCode !== 200) throw new Error(entered.body);
+    const { circuits } = entered.json<VehicleDetail>();
+    this.line =
+      circuits
+        .flatMap(({ hoses }) => hoses)
+        .find(({ kind, name }) => kind === 'hose' && name.startsWith(hose)) ?? null;
+    this.base_m = this.line?.length_m ?? 0;
+    await this.done(
+      this.ask('POST', '/api/jobs', {
+        id: this.id,
+        vehicleId: this.vehicleId,
+        title: 'Play',
+        reason: '',
+        circuitIds: isFluidOnly ? [(await this.circuit()).id] : [],
+        hoseIds: isFluidOnly ? [] : [this.hoseId],
+      }),
+    );
+    return this;
+  }
+
+  get hoseId(): string {
+    return this.line?.id ?? '';
+  }
+  /** The job as the last answer told it; asked for where the answer was about something else. */
+  now = async (): Promise<JobDetail> => {
+    this.told ??= (await this.ask('GET', this.at(''))).json<JobDetail>();
+    return this.told;
+  };
+  async hose() {
+    const hose = (await this.now()).hoses.find(({ hoseId }) => hoseId === this.hoseId);
+    if (!hose) throw new Error('no hose');
+    return hose;
+  }
+  async joint(end: 'A' | 'B' = 'A') {
+    const id = end === 'A' ? this.line?.fromJointId : this.line?.toJointId;
+    const joint = (await this.now()).joints.find(({ jointId }) => jointId === id);
+    if (!joint) throw new Error('no joint');
+    return joint;
+  }
+  async build(): Promise<HoseBuild> {
+    const own = hoseOfJob(await this.now(), this.hoseId);
+    if (!own) throw new Error('no hose');
+    return own.hose.build ?? suggestBuild(buildFacts(own)).build;
+  }
+
+  // What a technician does, each as one call.
+  job = async (body: object) =>
+    this.ask('PATCH', this.at(''), { version: (await this.now()).job.version, ...body });
+  edit = async (body: object) =>
+    this.ask('PATCH', this.at(`/hoses/${this.hoseId}`), { version: (await this.hose()).version, ...body });
+  editJoint = async (body: object, end: 'A' | 'B' = 'A') => {
+    const { jointId, version } = await this.joint(end);
+    return this.ask('PATCH', this.at(`/joints/${jointId}`), { version, ...body });
+  };
+  /** Longer than the hose on the vehicle by so much. */
+  read = async (more_m = 0, over: object = {}) => {
+    const length_m = Math.round(1000 * (this.base_m + more_m)) / 1000;
+    return this.ask(
+      'POST',
+      this.at('/readings'),
+      tubeReading(this.hoseId, length_m, { datum: sealingDatum(await this.hose()), ...over }),
+    );
+  };
+  strike = async () => {
+    const reading = (await this.now()).readings.at(-1);
+    return this.ask('POST', this.at(`/readings/${reading?.id}/strike`), { because: 'Slipped' });
+  };
+  takeLength = (more_m = 0.02, over: object = {}) =>
+    this.edit({ order_m: Math.round(1000 * (this.base_m + more_m)) / 1000, ...over });
+  specify = (over: object = {}) => this.edit({ specified: true, ...over });
+  kit = async (found: object, decided: object | null) =>
+    this.ask('PUT', this.at(`/hoses/${this.hoseId}/kit`), {
+      version: (await this.hose()).version,
+      found,
+      decided,
+    });
+  step = async (kind: string, facts: object = {}, over: object = {}) =>
+    this.ask('POST', this.at(`/hoses/${this.hoseId}/make-up`), {
+      version: (await this.hose()).version,
+      step: {
+        cutFace: null,
+        strandFree: null,
+        short_m: null,
+        lubricant: null,
+        gap_m: null,
+        length_m: null,
+        step: kind,
+        ...facts,
+      },
+      undo: false,
+      ...over,
+    });
+  prove = async (over: object = {}) =>
+    this.ask('POST', this.at(`/hoses/${this.hoseId}/proof-tests`), {
+      version: (await this.hose()).version,
+      pressure_Pa: 2e7,
+      typed: '200 bar',
+      hold_s: 60,
+      medium: 'water',
+      gauge: 'Bench gauge 2',
+      tight: true,
+      ...over,
+    });
+  evidence = (body: object) => this.ask('POST', this.at('/evidence'), { id: randomUUID(), ...body });
+  offerUp = () => this.job({ fitChecks: { offeredUp: true } });
+  handTight = (end: 'A' | 'B' = 'A', over: object = {}) => this.editJoint({ handTight: true, ...over }, end);
+  torque = async (end: 'A' | 'B' = 'A', over: object = {}) => {
+    const detail = await this.now();
+    const own = jointOfJob(detail, (await this.joint(end)).jointId);
+    if (!own) throw new Error('no joint');
+    const { minimum_Nm, maximum_Nm } = torqueOf(own.joint).governing;
+    const torque_Nm = Math.round(5 * (minimum_Nm + maximum_Nm)) / 10;
+    return this.ask('POST', this.at('/torque-records'), {
+      id: randomUUID(),
+      jointId: own.joint.id,
+      wrenchId: demoId('bench-25'),
+      torque_Nm,
+      typed: `${torque_Nm} N·m`,
+      freshWashers: own.eyes + 1,
+      settled: true,
+      witnessMark: true,
+      ...over,
+    });
+  };
+  nipple = async (kind: 'stroke' | 'topUp' | 'clear', at = 0) => {
+    const nipples = nipplesOf(await this.now());
+    return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
+  };
+  find = (condition: string, subjectId: string) =>
+    this.ask('POST', this.at('/findings'), {
+      id: randomUUID(),
+      subject: 'hose',
+      subjectId,
+      condition,
+      degree: 'marked',
+      note: '',
+    });
+  setScope = async (scope: object) =>
+    this.ask('PUT', this.at('/scope'), {
+      version: (await this.now()).job.version,
+      circuitIds: [],
+      hoseIds: [],
+      ...scope,
+    });
+  finish = async (fluid: object = {}, over: object = {}) => {
+    const { job, circuits } = await this.now();
+    return this.ask('POST', this.at('/finish'), {
+      version: job.version,
+      servicedOn: '2026-11-23',
+      distance_m: 99_000_000,
+      distanceTyped: '99000 km',
+      services: circuits.map(({ circuit }) => freshFluid(circuit.id, fluid)),
+      signature: 'Brannoc Hale',
+      ...over,
+    });
+  };
+  async circuit(): Promise<Circuit> {
+    const { circuits } = (await this.ask('GET', `/api/vehicles/${this.vehicleId}`)).json<VehicleDetail>();
+    const circuit = circuits.find(({ hoses }) => hoses.some(({ id }) => id === this.hoseId));
+    if (!circuit) throw new Error('no circuit');
+    return circuit;
+  }
+  /** Of the vehicle, in the order of its drawings. */
+  async circuitIds(): Promise<readonly string[]> {
+    const { circuits } = (await this.ask('GET', `/api/vehicles/${this.vehicleId}`)).json<VehicleDetail>();
+    return circuits.map(({ id }) => id);
+  }
+  async draw(change: (drawing: HydraulicsEntry) => HydraulicsEntry): Promise<Reply> {
+    const circuit = await this.circuit();
+    return this.ask('PUT', `/api/vehicles/${this.vehicleId}/circuits/${circuit.id}`, {
+      version: circuit.version,
+      hydraulics: change(hydraulicsOf(circuit)),
+    });
+  }
+  /** The vehicle's own route of the hose, changed as the play wants it, judged and kept with the job. */
+  async route(like: string, change: (corner: Corner) => Corner): Promise<Reply> {
+    const { items } = (await this.ask('GET', `/api/vehicles/${demoId(like)}/corners`)).json<{
+      items: SavedCorner[];
+    }>();
+    const name = this.line?.name ?? '';
+    const known = items.find(({ corner }) => corner.hoses.some((hose) => hose.name === name))?.corner;
+    if (!known) throw new Error(`no route of ${name}`);
+    const own = {
+      ...(known as Corner),
+      hoses: (known as Corner).hoses.map((hose) =>
+        hose.name === name ? { ...hose, id: this.hoseId } : hose,
+      ),
+    };
+    const corner = change(own);
+    const saved = await this.ask('POST', `/api/vehicles/${this.vehicleId}/corners`, {
+      id: randomUUID(),
+      corner,
+    });
+    if (saved.statusCode !== 200) throw new Error(saved.body);
+    const kept = saved.json<{ items: SavedCorner[] }>().items.at(-1);
+    return this.evidence({ kind: 'route', hoseId: this.hoseId, cornerId: kept?.id });
+  }
+  hardLine = (build: object = {}, checks: object = {}) =>
+    this.evidence({
+      kind: 'hardLine',
+      name: HARD_LINE.name,
+      request: { ...HARD_LINE, build: { ...HARD_LINE.build, ...build } },
+      checks: { cutAs_m: null, nuts: 2, looksA: 'asPattern', looksB: 'asPattern', bentBack: [], ...checks },
+    });
+
+  // Whole stages, without a fault.
+  /** Every pose seen and the supplier's points known; `but` says what was left out. */
+  async looked(but: object = {}, datum: object = {}): Promise<this> {
+    await this.done(
+      this.edit({
+        poseChecks: { ...EVERY_POSE, ...but },
+        orderDatum: sealingDatum(await this.hose()),
+        ...datum,
+      }),
+    );
+    return this;
+  }
+  async measured(but: object = {}, datum: object = {}): Promise<this> {
+    await this.looked(but, datum);
+    for (const more_m of [0, 0.002]) await this.done(this.read(more_m));
+    return this;
+  }
+  async lengthTaken(): Promise<this> {
+    await this.measured();
+    await this.done(this.takeLength());
+    return this;
+  }
+  async specified(over: object = {}): Promise<this> {
+    await this.lengthTaken();
+    await this.done(this.job({ endsConfirmed: true }));
+    await this.done(this.specify(over));
+    return this;
+  }
+  async fitted(): Promise<this> {
+    await this.done(this.offerUp());
+    for (const end of ['A', 'B'] as const) await this.done(this.handTight(end));
+    await this.done(this.job({ fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
+    return this;
+  }
+  async torqued(): Promise<this> {
+    for (const end of ['A', 'B'] as const) await this.done(this.torque(end));
+    return this;
+  }
+  async bled(): Promise<this> {
+    for (const at of nipplesOf(await this.now()).keys())
+      for (const kind of ['stroke', 'clear'] as const) await this.done(this.nipple(kind, at));
+    const { joints } = await this.now();
+    if (joints.length > 0)
+      for (const end of ['A', 'B'] as const) await this.done(this.editJoint({ leakChecked: true }, end));
+    const checks = handoverChecks({ hasJoints: joints.length > 0 });
+    await this.done(this.job({ handoverChecks: Object.fromEntries(checks.map((check) => [check, true])) }));
+    return this;
+  }
+  async readyToSign(): Promise<this> {
+    if ((await this.now()).hoses.length === 0) {
+      await this.done(this.job({ endsConfirmed: true }));
+      return this.bled();
+    }
+    await this.specified();
+    await this.fitted();
+    await this.torqued();
+    return this.bled();
+  }
+
+  /** What a call met: what refused it, what the log kept of it, and what stands against the job now. */
+  async said(call: Promise<Reply>): Promise<Said> {
+    const reply = await call;
+    if (reply.statusCode >= 500) throw new Error(reply.body);
+    if (reply.statusCode !== 200) {
+      const { cautions = [], errors = [], code } = problemOf(reply);
+      const gates = errors.flatMap(({ field }) => ROW_OF[field] ?? []);
+      if (cautions.length + gates.length === 0) throw new Error(`${code}: ${reply.body}`);
+      return { refused: true, ids: new Set([...cautions.map(({ id }) => id), ...gates]) };
+    }
+    return { refused: false, ids: await this.standing() };
+  }
+  /** What stands against the job, and against what was done last. */
+  async standing(): Promise<ReadonlySet<string>> {
+    const { items } = (await this.ask('GET', this.at('/cautions'))).json<{ items: { id: string }[] }>();
+    const log = (await this.ask('GET', this.at('/log?limit=200'))).json<{ items: LogEntry[] }>().items;
+    const last = (log.at(-1)?.detail.cautions ?? []) as { id: string }[];
+    return new Set([...items, ...last].map(({ id }) => id));
+  }
+  async otherHose(): Promise<string> {
+    const other = partsOf(await this.now()).hoses.find(
+      ({ id, kind }) => id !== this.hoseId && kind === 'hose',
+    );
+    return other?.id ?? '';
+  }
+}

@@ -1,0 +1,79 @@
+/** Everything that stands against a job as it is, each with the gate that asks about it; what informs as well as what stops. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import {
+  capsAt,
+  fittedBolt,
+  hoseOfJob,
+  jointOfJob,
+  liveReadings,
+  partsOf,
+  proofCautions,
+  specificationCautions,
+  tapeSetting,
+  torqueOf,
+} from '@zephyrcombe/contract';
+import type { Caution, FoundOn } from '@zephyrcombe/core';
+import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephyrcombe/core';
+
+export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
+
+export interface StandingCaution {
+  readonly gate: Gate;
+  readonly caution: Caution;
+}
+
+const at = (gate: Gate, cautions: readonly Caution[], subject?: string): readonly StandingCaution[] =>
+  cautions.map((caution) => ({
+    gate,
+    caution: subject === undefined || caution.subject !== undefined ? caution : { ...caution, subject },
+  }));
+
+function ofHose(detail: JobDetail, hoseId: string): readonly StandingCaution[] {
+  const own = hoseOfJob(detail, hoseId);
+  if (!own) return [];
+  const { name } = own.fitted;
+  const readings = liveReadings(detail, hoseId);
+  const length = readings.length > 0 ? orderLength(readings, tapeSetting(detail, own.hose)) : null;
+  return [
+    ...(length?.ok ? at('length', length.cautions, name) : []),
+    ...at('specification', specificationCautions(detail, own), name),
+    ...at('hand', proofCautions(own.hose), name),
+  ];
+}
+
+function ofJoint(detail: JobDetail, jointId: string): readonly StandingCaution[] {
+  const own = jointOfJob(detail, jointId);
+  if (!own) return [];
+  const { joint, chosen } = own;
+  return at(
+    'joint',
+    [...judgeTorquePart(torqueOf(joint), fittedBolt(joint, chosen.bolt)), ...capsAt(detail, jointId)],
+    joint.name,
+  );
+}
+
+/** What was found on lines of the job's circuits that it does not replace. */
+export function leftOn(detail: JobDetail): readonly Caution[] {
+  const { hoses } = partsOf(detail);
+  const found: FoundOn[] = detail.findings.flatMap(
+    ({ subject, subjectId, condition, degree, struckBecause }) => {
+      const line = hoses.find(({ id }) => id === subjectId);
+      if (!line || struckBecause !== null) return [];
+      const inScope = detail.hoses.some(({ hoseId }) => hoseId === line.id);
+      return [{ name: line.name, subject, condition, degree, inScope }];
+    },
+  );
+  return judgeLeftOn(found);
+}
+
+export function standingCautions(detail: JobDetail): readonly StandingCaution[] {
+  const handover = judgeHandover(detail.job.handoverChecks, {
+    abs: detail.vehicle.abs,
+    hasJoints: detail.joints.length > 0,
+  });
+  return [
+    ...detail.hoses.flatMap(({ hoseId }) => ofHose(detail, hoseId)),
+    ...detail.joints.flatMap(({ jointId }) => ofJoint(detail, jointId)),
+    ...at('sign', [...leftOn(detail), ...handover.cautions]),
+  ];
+}
