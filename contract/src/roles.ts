@@ -12,8 +12,10 @@ export const ACTIONS = [
   /** Vehicles, circuits and routes, entered and corrected. */
   'enterVehicles',
   'removeVehicles',
-  /** Jobs: looking over, measuring, specifying, fitting, torquing, bleeding. */
+  /** Jobs: looking over, measuring, preparing what is specified, fitting, torquing, bleeding. */
   'work',
+  /** Saying that a length, a specification, a box or a proof is good: others go on from it. */
+  'approve',
   /** A reading or finding that somebody else recorded. */
   'strikeOthers',
   /** Giving a reason for going on at a stop. */
@@ -40,6 +42,7 @@ export const MAY: Readonly<Record<Action, readonly Role[]>> = {
   enterVehicles: ALL,
   removeVehicles: SKILLED,
   work: ALL,
+  approve: SKILLED,
   strikeOthers: SKILLED,
   passStop: SKILLED,
   order: SKILLED,

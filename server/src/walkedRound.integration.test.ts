@@ -514,3 +514,45 @@ test('a reason is kept with what it answered and who gave it, and one for nothin
   for (const sql of [`UPDATE job_reason SET reason = 'x'`, 'DELETE FROM job_reason'])
     await expect(server.database.sequelize.query(sql)).rejects.toThrow(/Reasons are never/);
 });
+
+test('an apprentice measures, prepares and sends a box back, and approves nothing; a technician does', async () => {
+  const job = await begun();
+  const tamsin = await server.signInAs('tamsin');
+  const brannoc = await server.signInAs('brannoc');
+  const hoseAs = async (cookie: string, body: object) =>
+    server.ask(
+      'PATCH',
+      `/api/jobs/${job.id}/hoses/${HOSE}`,
+      { version: (await job.hose()).version, ...body },
+      cookie,
+    );
+  await job.measure();
+  for (const approval of [{ order_m: 0.942 }, { specified: true }, { order_m: 0.942, specified: true }]) {
+    expect(problemOf(await hoseAs(tamsin, approval))).toMatchObject({ code: 'not-allowed' });
+    expect((await hoseAs(brannoc, approval)).statusCode).toBe(200);
+  }
+  expect((await hoseAs(tamsin, { poseChecks: { leftLock: true } })).statusCode).toBe(200);
+  const boxAs = async (cookie: string, verdict: string) =>
+    server.ask(
+      'PUT',
+      `/api/jobs/${job.id}/hoses/${HOSE}/kit`,
+      {
+        version: (await job.hose()).version,
+        found: {
+          length_m: 0.942,
+          endA: null,
+          endB: null,
+          clocking_rad: null,
+          bolts: null,
+          washers: null,
+          marking: null,
+          dateCode: null,
+          boreClear: false,
+        },
+        decided: { verdict, because: 'As it looks to me' },
+      },
+      cookie,
+    );
+  expect(problemOf(await boxAs(tamsin, 'accept'))).toMatchObject({ code: 'not-allowed' });
+  expect((await boxAs(tamsin, 'return')).statusCode).toBe(200);
+});

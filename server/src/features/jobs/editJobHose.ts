@@ -12,6 +12,7 @@ import {
 } from '@zephyrcombe/contract';
 import { boughtGate, digestOf, specificationFacts } from '@zephyrcombe/workshop';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
+import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
@@ -65,6 +66,7 @@ export async function editJobHose(
           : `the ${ALONG_NAMES[part.kind]} lies on another part that it cannot lie on`,
       );
   }
+  if (typeof changes.order_m === 'number' || changes.specified === true) requireMay(person, 'approve');
   if (typeof changes.order_m === 'number') {
     const result = orderLength(liveReadings(detail, hoseId), tapeSetting(detail, next));
     if (!result.ok)

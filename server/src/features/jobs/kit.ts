@@ -1,6 +1,7 @@
 /** A hose out of its box: what was found, and what somebody decided. */
 import { hoseOfJob, kitOrderOf, withCaps } from '@zephyrcombe/contract';
 import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
@@ -23,12 +24,12 @@ export async function checkKit(
   const { found, decided } = body;
   const { verdict, open } = judgeKit(order, found);
   if (decided !== null) {
+    // Sending it back needs nobody's leave.
+    if (decided.verdict !== 'return') requireMay(person, 'approve');
     if (decided.verdict !== 'return' && open.length > 0)
       throw fieldProblem('decided', 'comes after everything in the box was looked at');
     const isMilder =
       verdict !== null && KIT_VERDICTS.indexOf(decided.verdict) < KIT_VERDICTS.indexOf(verdict);
-    if (isMilder && person.role === 'apprentice')
-      throw fieldProblem('decided', 'is milder than what was found: fetch a technician or your lead');
     if (isMilder && decided.because.trim().length < 5)
       throw fieldProblem('decided.because', 'has to say why this is kept all the same');
   }

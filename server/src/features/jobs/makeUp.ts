@@ -3,6 +3,7 @@ import type { MadeStep } from '@zephyrcombe/contract';
 import { MAKE_UP_STEP_NAMES, makeUpStepsOf, withCaps } from '@zephyrcombe/contract';
 import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
 import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResting } from '@zephyrcombe/core';
+import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
@@ -110,6 +111,7 @@ export async function proveHose(
   const { hose, build } = hoseMadeHere(action, hoseId);
   const { version, ...test } = body;
   requireVersion(hose, version);
+  requireMay(person, 'approve');
   const done = hose.makeUp.steps.map((made) => made.step);
   requireStopsAnswered(judgeStepOrder(makeUpStepsOf(hose, build), done, 'proof'), [], person);
   const proof = { ...test, by: person.name, byId: person.id, at: now.toISOString() };

@@ -4,12 +4,14 @@ import {
   clockingLabel,
   datumName,
   hoseOfJob,
+  isClosed,
   KIT_ITEM_NAMES,
   KIT_VERDICT_NAMES,
   kitOrderOf,
   kitReasonText,
+  may,
   orderDatumOf,
-  isClosed,
+  whoMay,
 } from '@zephyrcombe/contract';
 import type { KitEnd, KitFound, KitItem, KitOrder, KitVerdict } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
@@ -18,7 +20,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
@@ -441,13 +443,20 @@ interface DecisionProps {
 
 function Decision({ judged, isOpen, isPending, onDecide }: DecisionProps) {
   const [because, setBecause] = useState('');
+  const person = usePerson();
+  const refusal = (verdict: KitVerdict) =>
+    verdict === 'return' || may(person, 'approve') ? null : whoMay('approve');
   const isMilder = (verdict: KitVerdict) =>
     judged !== null && KIT_VERDICTS.indexOf(verdict) < KIT_VERDICTS.indexOf(judged);
   return (
     <Stack $gap={10}>
       <TextField label="Why, or what is done about it" multiline value={because} onChange={setBecause} />
       {judged === null ? null : (
-        <PrimaryButton isPending={isPending} onPress={() => onDecide({ verdict: judged, because })}>
+        <PrimaryButton
+          isPending={isPending}
+          because={refusal(judged)}
+          onPress={() => onDecide({ verdict: judged, because })}
+        >
           {`${VERDICT_HEADS[judged]} this hose`}
         </PrimaryButton>
       )}
@@ -457,9 +466,10 @@ function Decision({ judged, isOpen, isPending, onDecide }: DecisionProps) {
             key={verdict}
             isPending={isPending}
             because={
-              isMilder(verdict) && because.trim().length < 5
+              refusal(verdict) ??
+              (isMilder(verdict) && because.trim().length < 5
                 ? 'Milder than what was found: say why above first.'
-                : null
+                : null)
             }
             onPress={() => onDecide({ verdict, because })}
           >

@@ -1,12 +1,12 @@
 /** The proof test of a hose made up here: pressure, time, with what, at which gauge, and what was seen. */
 import type { HoseOfJob } from '@zephyrcombe/contract';
-import { PROOF_FAULT_NAMES, PROOF_MEDIUM_NAMES } from '@zephyrcombe/contract';
+import { may, PROOF_FAULT_NAMES, PROOF_MEDIUM_NAMES, whoMay } from '@zephyrcombe/contract';
 import type { ProofMedium } from '@zephyrcombe/core';
 import { PROOF, PROOF_MEDIA, proofFaults } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
@@ -24,6 +24,7 @@ const SEEN = [
 export function ProofForm({ own }: { readonly own: HoseOfJob }) {
   const detail = useJob();
   const write = useWriter();
+  const person = usePerson();
   const { hose } = own;
   const key = `proof.${detail.job.id}.${hose.hoseId}`;
   const [typed, setTyped, clear] = useDraft<{
@@ -91,11 +92,13 @@ export function ProofForm({ own }: { readonly own: HoseOfJob }) {
       <PrimaryButton
         isPending={save.isPending}
         because={
-          test === null
-            ? 'Enter the pressure and the time that it was held.'
-            : typed.gauge.trim() === ''
-              ? 'Name the gauge.'
-              : null
+          !may(person, 'approve')
+            ? whoMay('approve')
+            : test === null
+              ? 'Enter the pressure and the time that it was held.'
+              : typed.gauge.trim() === ''
+                ? 'Name the gauge.'
+                : null
         }
         onPress={() => {
           if (test && pressure)

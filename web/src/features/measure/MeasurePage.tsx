@@ -1,16 +1,18 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
 import type { JobHose, Writer } from '@zephyrcombe/contract';
 import {
-  partsOf,
   datumName,
+  isClosed,
   liveReadings,
+  may,
   movementOfHose,
   orderDatumOf,
   orderedLength_m,
+  partsOf,
   POSE_CHECK_NAMES,
   POSE_NAMES,
   problemText,
-  isClosed,
+  whoMay,
 } from '@zephyrcombe/contract';
 import type { HoseMovement, Pose } from '@zephyrcombe/core';
 import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcombe/core';
@@ -18,7 +20,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, Pick, Tick } from '../../design/fields.tsx';
 import {
@@ -99,6 +101,7 @@ const movementText = ({ steers, travels, solidAxle }: HoseMovement): string =>
 function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const detail = useJob();
   const write = useWriter();
+  const person = usePerson();
   const navigate = useNavigate();
   const edit = useJobAction('editJobHose', detail.job.id);
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
@@ -241,7 +244,13 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
       ) : (
         <PrimaryButton
           isPending={edit.isPending}
-          because={result.ok ? null : 'There is no length to take yet: see what is missing above.'}
+          because={
+            !may(person, 'approve')
+              ? whoMay('approve')
+              : result.ok
+                ? null
+                : 'There is no length to take yet: see what is missing above.'
+          }
           onPress={() => {
             if (result.ok)
               edit.mutate({

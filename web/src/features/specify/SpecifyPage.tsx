@@ -1,18 +1,20 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
 import type { Bolt, HoseOfJob, Washer } from '@zephyrcombe/contract';
 import {
-  partsOf,
   BOLT_CARRIES_NAMES,
   BOLT_STATE_NAMES,
   BOLT_VERDICTS,
   clockingLabel,
   datumName,
   hoseOfJob,
-  orderDatumOf,
+  isClosed,
   MATERIAL_NAMES,
+  may,
+  orderDatumOf,
+  partsOf,
   torqueOf,
   torqueSourceName,
-  isClosed,
+  whoMay,
 } from '@zephyrcombe/contract';
 import type { BoltCarries, BoltState, JointMaterial } from '@zephyrcombe/core';
 import {
@@ -30,7 +32,7 @@ import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useWriter } from '../../app/SessionContext.ts';
+import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField, Tick } from '../../design/fields.tsx';
@@ -138,6 +140,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
   const { name } = fitted;
   const detail = useJob();
   const write = useWriter();
+  const person = usePerson();
   const navigate = useNavigate();
   const params = { jobId: detail.job.id, hoseId: hose.hoseId };
   const finished = isClosed(detail.job);
@@ -276,11 +279,13 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         <PrimaryButton
           isPending={edit.isPending}
           because={
-            hose.order_m === null
-              ? 'Its length has not been taken in Measure yet.'
-              : at.isWhole
-                ? null
-                : 'A figure of this build cannot be read yet.'
+            !may(person, 'approve')
+              ? whoMay('approve')
+              : hose.order_m === null
+                ? 'Its length has not been taken in Measure yet.'
+                : at.isWhole
+                  ? null
+                  : 'A figure of this build cannot be read yet.'
           }
           onPress={() =>
             edit.mutate({ params, body: { version: hose.version, build: at.build, specified: true } })
