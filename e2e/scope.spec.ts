@@ -134,3 +134,27 @@ test('front and rear of an ABS machine are handed over together, each circuit wi
   await expect(page.getByRole('link', { name: 'Go to Look over' })).toBeVisible();
   await expectAccessible(page);
 });
+
+test('two masters that share a reservoir are told so on the drawing, and bleed from one level', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  const [rear] = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT circuit.id, vehicleId FROM circuit JOIN vehicle ON vehicle.id = vehicleId
+     WHERE vehicle.name LIKE 'Gannet%' AND circuit.name = 'Rear pair'`,
+  );
+  await page.goto(`${own.address}/vehicles/${rear?.vehicleId}/circuits/${rear?.id}`);
+  await page
+    .getByRole('button', { name: /^Master cylinder/ })
+    .first()
+    .click();
+  await page.getByLabel('This reservoir is').selectOption({ label: 'Front pair: Front master, reservoir' });
+  await page.getByRole('button', { name: 'Save the circuit' }).click();
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
+  await page.goto(`${own.address}/jobs/new?vehicle=${rear?.vehicleId}`);
+  await page.getByRole('button', { name: 'Change the fluid of all circuits' }).click();
+  await page.getByRole('button', { name: 'Start the fluid service' }).click();
+  await page.getByRole('link', { name: /^Bleed/ }).click();
+  await expect(page.getByText('This reservoir also feeds rear pair: one level, one count.')).toBeVisible();
+});

@@ -72,12 +72,12 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       };
     case 'notMeasured':
       return {
-        what: `${obstacle.hose} has no length.`,
+        what: `No length was taken: ${obstacle.hose}.`,
         wayOut: 'Measure: take its readings and its length.',
       };
     case 'notSpecified':
       return {
-        what: `${obstacle.hose} is not specified.`,
+        what: `Not specified: ${obstacle.hose}.`,
         wayOut: 'Specify it, with what stands against it answered.',
       };
     case 'changedSinceSpecified':

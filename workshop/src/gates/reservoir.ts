@@ -8,17 +8,16 @@ import type { Obstacle } from './obstacle.ts';
 const partOf = ({ components }: Circuit, kind: Component['kind']) =>
   components.find((component) => component.kind === kind);
 
-/** What stands for a part that several circuits share. */
-const shared = (part: Component | undefined): string | null => part?.sameAs ?? part?.id ?? null;
+/** What stands for each reservoir of a circuit: a coupled brake has one at the lever and one at the pedal. */
+const reservoirsOf = ({ components }: Circuit): readonly string[] =>
+  components.filter(({ kind }) => kind === 'reservoir').map(({ id, sameAs }) => sameAs ?? id);
 
 /** The circuits of a job that drink from the same reservoir as this one. */
 function fedTogether({ circuits }: JobDetail, circuit: Circuit): readonly Circuit[] {
-  const own = shared(partOf(circuit, 'reservoir'));
+  const own = reservoirsOf(circuit);
   return circuits
     .map((other) => other.circuit)
-    .filter(
-      (other) => other.id === circuit.id || (own !== null && shared(partOf(other, 'reservoir')) === own),
-    );
+    .filter((other) => other.id === circuit.id || reservoirsOf(other).some((id) => own.includes(id)));
 }
 
 const circuitWith = ({ circuits }: JobDetail, nippleId: string): Circuit | undefined =>

@@ -95,10 +95,17 @@ export function CircuitEditorPage() {
       </Page>
     );
   }
-  return <Editor key={circuit.id} vehicle={query.data.vehicle} circuit={circuit} />;
+  const others = query.data.circuits.filter(({ id }) => id !== circuit.id);
+  return <Editor key={circuit.id} vehicle={query.data.vehicle} circuit={circuit} others={others} />;
 }
 
-function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; readonly circuit: Circuit }) {
+interface EditorProps {
+  readonly vehicle: Vehicle;
+  readonly circuit: Circuit;
+  readonly others: readonly Circuit[];
+}
+
+function Editor({ vehicle, circuit: stored, others }: EditorProps) {
   const editor = useCircuitEditor(stored);
   const { state, dispatch, save, isChanged } = editor;
   const { circuit, selection } = state;
@@ -210,7 +217,7 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
           <FaultList faults={faults} onShow={show} />
         </Stack>
         <Stack $gap={16}>
-          <Inspector editor={editor} />
+          <Inspector editor={editor} others={others} />
           <Sheet>
             <SheetTitle>The circuit</SheetTitle>
             <Stack $gap={10}>
@@ -236,7 +243,12 @@ function Editor({ vehicle, circuit: stored }: { readonly vehicle: Vehicle; reado
   );
 }
 
-function Inspector({ editor }: { readonly editor: ReturnType<typeof useCircuitEditor> }) {
+interface InspectorProps {
+  readonly editor: ReturnType<typeof useCircuitEditor>;
+  readonly others: readonly Circuit[];
+}
+
+function Inspector({ editor, others }: InspectorProps) {
   const { state, dispatch } = editor;
   const { circuit, selection } = state;
   const onChange = (next: typeof circuit, field?: string) =>
@@ -253,6 +265,7 @@ function Inspector({ editor }: { readonly editor: ReturnType<typeof useCircuitEd
         key={part.id}
         circuit={circuit}
         part={part}
+        others={others}
         onChange={onChange}
         onLead={() => dispatch({ type: 'lead', from: part.id })}
       />

@@ -1,7 +1,7 @@
 /** What is known of a part: its name, what it moves with, how high it sits, and what a master's sheet says. */
 import type { Body, ComponentKind, HydraulicComponent, Hydraulics } from '@zephyrcombe/core';
 import { attachPart, BODIES, changeComponent, COMPONENT_KINDS, removeComponent } from '@zephyrcombe/core';
-import { BODY_NAMES, COMPONENT_NAMES } from '@zephyrcombe/contract';
+import { BODY_NAMES, COMPONENT_NAMES, namesInLine } from '@zephyrcombe/contract';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';
@@ -15,14 +15,21 @@ export interface PanelProps {
   readonly onChange: (circuit: Hydraulics, field?: string) => void;
 }
 
+/** Another circuit of the vehicle: a part of this one may be one of its. */
+export interface OtherCircuit {
+  readonly name: string;
+  readonly components: readonly HydraulicComponent[];
+}
+
 interface PartPanelProps extends PanelProps {
   readonly part: HydraulicComponent;
+  readonly others: readonly OtherCircuit[];
   readonly onLead: () => void;
 }
 
 const STANDING = COMPONENT_KINDS.filter(takesLines);
 
-export function PartPanel({ circuit, part, onChange, onLead }: PartPanelProps) {
+export function PartPanel({ circuit, part, others, onChange, onLead }: PartPanelProps) {
   const set = (change: Partial<HydraulicComponent>, field?: string) =>
     onChange(changeComponent(circuit, part.id, change), field && `${part.id} ${field}`);
   const attached = circuit.components.filter((other) => other.attachedTo === part.id);
@@ -50,6 +57,16 @@ export function PartPanel({ circuit, part, onChange, onLead }: PartPanelProps) {
           options={BODIES.map((body) => ({ value: body, text: BODY_NAMES[body] }))}
           onChange={(body) => set({ body })}
         />
+        {SHARED.includes(part.kind) ? (
+          <SameAs part={part} others={others} onSame={(sameAs) => set({ sameAs })} />
+        ) : null}
+        {reservoir ? (
+          <SameAs
+            part={reservoir}
+            others={others}
+            onSame={(sameAs) => onChange(changeComponent(circuit, reservoir.id, { sameAs }))}
+          />
+        ) : null}
         <QuantityEntry
           key={`${part.id} height`}
           label="Height above the floor (to find where air gathers)"
@@ -126,6 +143,42 @@ export function PartPanel({ circuit, part, onChange, onLead }: PartPanelProps) {
         </div>
       </Stack>
     </Sheet>
+  );
+}
+
+/** What two circuits may have between them. */
+const SHARED: readonly ComponentKind[] = ['master', 'absUnit'];
+
+interface SameAsProps {
+  readonly part: HydraulicComponent;
+  readonly others: readonly OtherCircuit[];
+  readonly onSame: (sameAs: string | null) => void;
+}
+
+/** Whether a part is one with a part of another circuit: drawn twice, and one on the vehicle. */
+function SameAs({ part, others, onSame }: SameAsProps) {
+  const kind = COMPONENT_NAMES[part.kind].toLowerCase();
+  const using = others.filter(({ components }) => components.some(({ sameAs }) => sameAs === part.id));
+  if (using.length > 0)
+    return (
+      <Fine>
+        One {kind} with {namesInLine(using.map(({ name }) => name)).toLowerCase()}: what is changed here is
+        changed there.
+      </Fine>
+    );
+  const choices = others.flatMap(({ name, components }) =>
+    components
+      .filter((other) => other.kind === part.kind && (other.sameAs ?? null) === null)
+      .map((other) => ({ value: other.id, text: `${name}: ${other.name}` })),
+  );
+  if (choices.length === 0) return null;
+  return (
+    <Pick
+      label={`This ${kind} is`}
+      value={part.sameAs ?? ''}
+      options={[{ value: '', text: 'this circuit’s own' }, ...choices]}
+      onChange={(chosen) => onSame(chosen === '' ? null : chosen)}
+    />
   );
 }
 

@@ -1,4 +1,5 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
+import type { JobDetail } from '@zephyrcombe/contract';
 import {
   partsOf,
   FIT_CHECK_NAMES,
@@ -22,7 +23,7 @@ import { SourceLine } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
-import { jointsInOrder, jointView } from '../job/jobView.ts';
+import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
@@ -44,6 +45,14 @@ const Steps = styled.ol`
     font-size: ${SIZE.small};
   }
 `;
+
+/** Whether every hose that comes to a joint was accepted out of its box, or was made here: until then its parts are on paper. */
+const isInHand = (detail: JobDetail, jointId: string): boolean =>
+  hosesOn(detail, jointId).every(({ id }) => {
+    const own = detail.hoses.find(({ hoseId }) => hoseId === id);
+    const isAccepted = own?.kit?.decided != null && own.kit.decided.verdict !== 'return';
+    return own === undefined || isAccepted || own.build?.madeHere === true;
+  });
 
 export function FitPage() {
   const detail = useJob();
@@ -76,7 +85,9 @@ export function FitPage() {
             <JointDrawing view={current} />
             {current.joint.seal === 'banjo' ? (
               <Fine>
-                Drawn to scale from the parts in the box.{' '}
+                {isInHand(detail, current.joint.id)
+                  ? 'Drawn to scale from the parts in the box.'
+                  : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
                 {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
               </Fine>
             ) : null}
