@@ -44,6 +44,13 @@ test('a fluid service goes from the due list to the signature in under two minut
     'Hand over',
   ]);
   await expectAccessible(page);
+  // Found on the way that the other brake is due as well: in, and out again.
+  const rear = page.getByRole('checkbox', { name: 'Rear brake' });
+  await rear.locator('xpath=ancestor::label').click();
+  await expect(rear).toBeChecked();
+  await expect(page.getByRole('radiogroup', { name: 'Circuit' })).toBeVisible();
+  await rear.locator('xpath=ancestor::label').click();
+  await expect(rear).not.toBeChecked();
   await hands.tick(/^Looked at: the cap/);
   await hands.press('Go to Bleed');
   for (let stroke = 1; stroke <= 8; stroke += 1) await hands.press(/^Stroke$/);

@@ -50,7 +50,7 @@ const Steps = styled.ol`
 const isInHand = (detail: JobDetail, jointId: string): boolean =>
   hosesOn(detail, jointId).every(({ id }) => {
     const own = detail.hoses.find(({ hoseId }) => hoseId === id);
-    const isAccepted = own?.kit?.decided != null && own.kit.decided.verdict !== 'return';
+    const isAccepted = own?.kit?.decided?.verdict !== undefined && own.kit.decided.verdict !== 'return';
     return own === undefined || isAccepted || own.build?.madeHere === true;
   });
 

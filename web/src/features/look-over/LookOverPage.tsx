@@ -28,6 +28,7 @@ import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
 import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
 import { JointSheet } from './JointSheet.tsx';
 import { LinesSheet } from './LinesSheet.tsx';
+import { ScopeSheet } from './ScopeSheet.tsx';
 
 const Table = styled.table`
   width: 100%;
@@ -195,6 +196,7 @@ export function LookOverPage() {
               : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
         </Sheet>
+        {whole.data ? <ScopeSheet circuits={whole.data.circuits} /> : null}
         <LinesSheet />
         {whole.data ? <SwappableThreads circuits={whole.data.circuits} /> : null}
         <Sheet>
