@@ -528,7 +528,7 @@ export const ROUTES = {
       kind: z.enum(['stroke', 'topUp', 'outflow', 'clear']),
       outflow: z.enum(OUTFLOWS).optional(),
       /** When it was done; left out, now. */
-      at: Instant.optional(),
+      at: Instant.refine((at) => at >= '2000', 'lies before any job').optional(),
       /** The newest that is known already: what came since, from any phone, is told with it. */
       after: z.int().min(0).optional(),
     }),

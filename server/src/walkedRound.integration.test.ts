@@ -437,6 +437,11 @@ describe('the box', () => {
       good(await ask('order'));
       expect(obstacles(await job.offerUp())).toEqual(['boxNotCome']);
       good(await ask('delivery', { wrong: 'none' }));
+      // It is here, and nobody has looked: neither held against its route, nor fitted, nor signed for.
+      expect(obstacles(await job.offerUp())).toEqual(['boxNotOpened']);
+      expect(obstacles(await job.finish())).toContain('boxNotOpened');
+      const found = await asOrdered(job);
+      good(await job.kit({ found, decided: { verdict: 'accept', because: '' } }));
       good(await job.offerUp());
     } finally {
       server.config.supplier = null;

@@ -1,4 +1,7 @@
 /** `npm run mistakes`: every row of the catalogue that is claimed, made through the API by each path, and its clean twin. */
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { MISTAKES } from '@zephyrcombe/core';
 import type { TestServer } from '../testing/testServer.ts';
 import { startTestServer } from '../testing/testServer.ts';
@@ -12,11 +15,27 @@ let [caught, paths] = [0, 0];
 let begun = 0;
 /** A person may ask so often in a minute, as measured by a clock that cannot be moved on. */
 const PLAYS_ON_ONE_SERVER = 15;
-beforeAll(async () => {
+/** Says yes to whatever it is asked. */
+const supplier = createServer((request, response) => {
+  const said =
+    request.url === '/quotes'
+      ? { quote: 'SIM-Q1', currency: 'XTS', lines: [], total: 0, days: 4, refused: [] }
+      : { order: 'SIM-O1', confirmedOn: '2026-11-23', expectedOn: '2026-11-27' };
+  response.writeHead(201, { 'content-type': 'application/json' }).end(JSON.stringify(said));
+});
+async function startServer(): Promise<void> {
   server = await startTestServer();
+  server.config.supplier = `http://127.0.0.1:${(supplier.address() as AddressInfo).port}`;
+}
+beforeAll(async () => {
+  supplier.listen(0, '127.0.0.1');
+  await once(supplier, 'listening');
+  await startServer();
 });
 afterAll(async () => {
   await server.close();
+  supplier.closeAllConnections();
+  supplier.close();
   process.stdout.write(
     `mistakes: ${caught} rows of ${ROWS.length} caught, by ${paths} paths, each with a clean twin\n`,
   );
@@ -26,7 +45,7 @@ async function begin(options: PlayOptions | undefined): Promise<PlayedJob> {
   begun += 1;
   if (begun % PLAYS_ON_ONE_SERVER === 0) {
     await server.close();
-    server = await startTestServer();
+    await startServer();
   }
   return new PlayedJob(server).begin(options);
 }

@@ -248,6 +248,8 @@ export class PlayedJob {
     const nipples = nipplesOf(await this.now());
     return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
   };
+  supplier = async (what: 'quote' | 'order') =>
+    this.ask('POST', this.at(`/supplier/${what}`), { version: (await this.now()).job.version });
   find = (condition: string, subjectId: string) =>
     this.ask('POST', this.at('/findings'), {
       id: randomUUID(),

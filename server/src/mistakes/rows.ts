@@ -13,7 +13,7 @@ type Play = (job: PlayedJob) => Promise<Said>;
 
 export interface MistakeRow {
   /** Of the catalogue; rows from M102 on are gates without a caution of their own. */
-  readonly id: CautionId | 'M106' | 'M107' | 'M109';
+  readonly id: CautionId | 'M106' | 'M107' | 'M108' | 'M109';
   /** Refused by a gate that no reason opens, or until it is done otherwise, whatever the catalogue calls it elsewhere. */
   readonly isBlock?: boolean;
   readonly options?: PlayOptions;
@@ -975,6 +975,30 @@ const APPROVALS: readonly MistakeRow[] = [
       },
     },
     clean: nothingChanged,
+  },
+  {
+    id: 'M108',
+    isBlock: true,
+    paths: {
+      'another length since the quote': async (job) => {
+        await job.specified();
+        await job.done(job.supplier('quote'));
+        await job.done(job.takeLength(0.03));
+        await job.done(job.specify());
+        return job.said(job.supplier('order'));
+      },
+      'another bend since the quote': async (job) => {
+        await job.specified();
+        await job.done(job.supplier('quote'));
+        await job.done(job.specify({ endA: exampleBanjo(45), clocking_rad: 1 }));
+        return job.said(job.supplier('order'));
+      },
+    },
+    clean: async (job) => {
+      await job.specified();
+      await job.done(job.supplier('quote'));
+      return job.said(job.supplier('order'));
+    },
   },
   {
     id: 'M109',

@@ -40,10 +40,16 @@ function boxObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   return wasReasoned ? [] : [{ code: 'boxNotAsOrdered', hose: fitted.name }];
 }
 
-/** The hose in the hand is the one that was specified: accepted where a box was opened, proved where it was made up here. */
+/** What was ordered of a supplier is here, and somebody has looked into the box. */
+function deliveryObstacles({ job }: JobDetail, { hose, fitted }: HoseOfJob): readonly Obstacle[] {
+  if (!job.supply?.confirmation || hose.kit !== null) return [];
+  return job.supply.parcel ? [{ code: 'boxNotOpened', hose: fitted.name }] : [{ code: 'boxNotCome' }];
+}
+
+/** The hose in the hand is the one that was specified: accepted where it was bought, proved where it was made up here. */
 function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   const { hose, fitted } = own;
-  if (!buildOf(own).madeHere) return boxObstacles(detail, own);
+  if (!buildOf(own).madeHere) return [...deliveryObstacles(detail, own), ...boxObstacles(detail, own)];
   return proofCautions(hose).length > 0 ? [{ code: 'notProved', hose: fitted.name }] : [];
 }
 
@@ -57,11 +63,9 @@ export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle
 /** Holding the new hoses against their routes: they have to be here. */
 export function offerUpGate(detail: JobDetail): readonly Obstacle[] {
   const bought = hosesOf(detail).filter((own) => !buildOf(own).madeHere);
-  const isOnItsWay = detail.job.supply?.confirmation && !detail.job.supply.parcel;
-  return [
-    ...(isOnItsWay && bought.some(({ hose }) => hose.kit === null) ? [{ code: 'boxNotCome' as const }] : []),
-    ...bought.flatMap((own) => boxObstacles(detail, own)),
-  ];
+  const missing = bought.flatMap((own) => deliveryObstacles(detail, own));
+  const [notCome] = missing.filter(({ code }) => code === 'boxNotCome');
+  return [...(notCome ? [notCome] : missing), ...bought.flatMap((own) => boxObstacles(detail, own))];
 }
 
 /** Signing a job off, as far as its hoses go. */

@@ -12,6 +12,7 @@ export type Obstacle =
   | { readonly code: 'boxUndecided'; readonly hose: string }
   | { readonly code: 'boxNotAsOrdered'; readonly hose: string }
   | { readonly code: 'boxNotCome' }
+  | { readonly code: 'boxNotOpened'; readonly hose: string }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }

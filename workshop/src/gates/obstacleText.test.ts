@@ -19,6 +19,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boxUndecided: { code: 'boxUndecided', hose: 'Front hose' },
   boxNotAsOrdered: { code: 'boxNotAsOrdered', hose: 'Front hose' },
   boxNotCome: { code: 'boxNotCome' },
+  boxNotOpened: { code: 'boxNotOpened', hose: 'Front hose' },
   notProved: { code: 'notProved', hose: 'Front hose' },
   madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },
   reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },

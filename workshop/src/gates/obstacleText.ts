@@ -105,6 +105,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `What was found in the box of ${obstacle.hose} is not what is ordered now.`,
         wayOut: 'Look at the box again and decide anew, or send it back.',
       };
+    case 'boxNotOpened':
+      return {
+        what: `Nobody has looked into the box of ${obstacle.hose}.`,
+        wayOut: 'Check it in, item by item, and accept it or send it back.',
+      };
     case 'boxNotCome':
       return {
         what: 'The hoses are ordered and have not come.',

@@ -73,6 +73,11 @@ test('an event keeps the time it was done at, and a fast clock does not put it i
   expect(row?.at).toBe('2026-11-23T08:15:30.250Z');
   const [late] = update(await stroke({ at: '2031-01-01T00:00:00.000Z', after: row?.sequence })).rows;
   expect(Date.parse(late?.at ?? '')).toBeLessThan(Date.parse('2026-11-24T00:00:00Z'));
+  // No calendar of the database has such a day.
+  for (const kind of ['stroke', 'topUp'])
+    expect(problemOf(await send({ kind, at: '0000-02-29T02:14:51Z' })).errors).toMatchObject([
+      { field: 'at', message: 'lies before any job' },
+    ]);
 });
 
 test('taking back is an event of its own: the row stays, the count does not', async () => {

@@ -172,13 +172,10 @@ async function logTellsOfOpening(
   transaction?: Transaction,
 ): Promise<boolean> {
   const inside = transaction ? { transaction } : {};
-  const [told, ticks] = await Promise.all([
-    models.LogEntry.findOne({
-      where: { jobId, kind: [...TELLS_OF_OPENING] },
-      attributes: ['id'],
-      ...inside,
-    }),
-    models.LogEntry.findAll({ where: { jobId, kind: 'fitChecked' }, attributes: ['detail'], ...inside }),
-  ]);
-  return told !== null || ticks.some(({ detail }) => ticksOfOpening(detail));
+  const lines = await models.LogEntry.findAll({
+    where: { jobId, kind: [...TELLS_OF_OPENING, 'fitChecked'] },
+    attributes: ['kind', 'detail'],
+    ...inside,
+  });
+  return lines.some(({ kind, detail }) => kind !== 'fitChecked' || ticksOfOpening(detail));
 }

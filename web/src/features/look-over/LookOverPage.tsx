@@ -196,7 +196,6 @@ export function LookOverPage() {
               : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
         </Sheet>
-        {whole.data ? <ScopeSheet circuits={whole.data.circuits} /> : null}
         <LinesSheet />
         {whole.data ? <SwappableThreads circuits={whole.data.circuits} /> : null}
         <Sheet>
@@ -229,6 +228,8 @@ export function LookOverPage() {
             </Spread>
           </Rows>
         </Sheet>
+        {/* Last, so that nothing moves when it comes. */}
+        {whole.data ? <ScopeSheet circuits={whole.data.circuits} /> : null}
       </Stack>
       <Stack $gap={16}>
         <TextField label="What the job is" value={title} onChange={setTitle} isDisabled={finished} />
