@@ -81,7 +81,10 @@ test('a tick that was taken back is asked about when the job is given up', async
   await expect(done).toBeDisabled();
   await expect(page.getByText('Say which of the two it is.')).toBeVisible();
   await page.getByText('Ticked by mistake: nothing was opened').click();
+  // The words stand in the field as well: the page is left when it is written.
+  const written = page.waitForResponse((response) => response.url().endsWith('/abandon'));
   await done.click();
+  expect((await written).status()).toBe(200);
   await expect(page.getByText('The keeper sold it').first()).toBeVisible();
   await page.goto(`${address}/log`);
   await expect(page.getByText(/ticked by mistake before, nothing was opened/)).toBeVisible();
