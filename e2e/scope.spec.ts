@@ -154,10 +154,9 @@ test('two masters that share a reservoir are told so on the drawing, and bleed f
      WHERE vehicle.name LIKE 'Gannet%' AND circuit.name = 'Rear pair'`,
   );
   await page.goto(`${own.address}/vehicles/${rear?.vehicleId}/circuits/${rear?.id}`);
-  await page
-    .getByRole('button', { name: /^Master cylinder/ })
-    .first()
-    .click();
+  // On the drawing: the button of the same name above it would put down another one.
+  const drawing = page.getByRole('group', { name: /^Drawing of the circuit/ });
+  await drawing.getByRole('button', { name: /^Master cylinder/ }).click();
   await page.getByLabel('This reservoir is').selectOption({ label: 'Front pair: Front master, reservoir' });
   await page.getByRole('button', { name: 'Save the circuit' }).click();
   await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
