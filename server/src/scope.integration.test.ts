@@ -133,6 +133,44 @@ describe('a fluid service', () => {
     expect(narrower.circuits.map(({ circuit }) => circuit.id)).toEqual([front?.id]);
   });
 
+  test('that was looked over says nothing of a hose that comes in after: its ends and its route are said anew', async () => {
+    const { circuits } = await vehicleOf('wick');
+    const hose = lines(circuits)[0];
+    const job = good(await start('wick', { circuitIds: [hose?.circuitId ?? ''] }));
+    good(await tick(job, { endsConfirmed: true, fitChecks: { offeredUp: true } }));
+    const { version } = (await now(job)).job;
+    const wider = good(await act(job, 'PUT', '/scope', { version, circuitIds: [], hoseIds: [hose?.id] }));
+    expect(wider.job).toMatchObject({ endsConfirmed: false, fitChecks: { offeredUp: false } });
+    // What stays as it is stays said.
+    good(await tick(job, { endsConfirmed: true }));
+    const again = { version: (await now(job)).job.version, circuitIds: [], hoseIds: [hose?.id] };
+    expect(good(await act(job, 'PUT', '/scope', again)).job.endsConfirmed).toBe(true);
+  });
+
+  test('is not what becomes of a job whose hose was put on by hand: it does not leave before it is off or tight', async () => {
+    const { circuits } = await vehicleOf('wick');
+    const hose = lines(circuits)[0];
+    const job = good(await start('wick', { hoseIds: [hose?.id ?? ''] }));
+    await allSpecified(server, job.job.id);
+    good(await tick(job, { fitChecks: { offeredUp: true } }));
+    const [joint] = (await now(job)).joints;
+    const on = async (handTight: boolean) =>
+      act(job, 'PATCH', `/joints/${joint?.jointId}`, {
+        version: (await now(job)).joints.find(({ jointId }) => jointId === joint?.jointId)?.version,
+        handTight,
+      });
+    const leave = async () =>
+      act(job, 'PUT', '/scope', {
+        version: (await now(job)).job.version,
+        circuitIds: [hose?.circuitId],
+        hoseIds: [],
+      });
+    good(await on(true));
+    expect(fields(await leave())).toEqual(['hoseIds']);
+    good(await on(false));
+    good(await leave());
+  });
+
   test('of nothing, of another vehicle’s circuit or of one named twice is refused', async () => {
     const other = demoId('petrelle/front/circuit');
     const own = demoId('wick/front/circuit');
@@ -251,6 +289,45 @@ describe('a part that two circuits share', () => {
       name: partOf(first, 'reservoir')?.name,
       usable_m3: partOf(first, 'reservoir')?.usable_m3,
     });
+  });
+
+  test('that leaves the drawing that stood for it stays in the other, which can be saved', async () => {
+    const [one, two] = (await vehicleOf('calder')).circuits;
+    if (!one || !two) throw new Error('no circuits');
+    const url = (circuit: Circuit) => `/api/vehicles/${demoId('calder')}/circuits/${circuit.id}`;
+    const drawing = hydraulicsOf(one);
+    const reservoir = partOf(one, 'reservoir');
+    const shared = hydraulicsOf(two);
+    const sharing = {
+      ...shared,
+      components: shared.components.map((part) =>
+        part.kind === 'reservoir' ? { ...part, sameAs: reservoir?.id } : part,
+      ),
+    };
+    expect(
+      (await server.ask('PUT', url(two), { version: two.version, hydraulics: sharing })).statusCode,
+    ).toBe(200);
+    const without = {
+      ...drawing,
+      components: drawing.components.filter(({ id }) => id !== reservoir?.id),
+    };
+    expect(
+      (await server.ask('PUT', url(one), { version: one.version, hydraulics: without })).statusCode,
+    ).toBe(200);
+    const after = (await vehicleOf('calder')).circuits[1];
+    if (!after) throw new Error('no rear');
+    expect(partOf(after, 'reservoir')?.sameAs).toBeNull();
+    const bigger = hydraulicsOf(after);
+    const saved = await server.ask('PUT', url(after), {
+      version: after.version,
+      hydraulics: {
+        ...bigger,
+        components: bigger.components.map((part) =>
+          part.kind === 'reservoir' ? { ...part, usable_m3: 3e-5 } : part,
+        ),
+      },
+    });
+    expect(saved.statusCode).toBe(200);
   });
 
   test('goes with a vehicle that is copied by its document', async () => {

@@ -8,7 +8,7 @@ import { loadCircuitIn } from '../vehicles/circuit.repository.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
 import type { JobAction } from './jobAction.ts';
-import { hasWork, requireScopesStay, writeScope } from './jobScope.ts';
+import { hasWork, openedByEntering, requireScopesStay, writeScope } from './jobScope.ts';
 
 /** Every hose of the new layout comes into the job: it is made, measured and fitted there. */
 export async function chooseLayout(
@@ -46,17 +46,18 @@ export async function chooseLayout(
   await saveHydraulics(models, transaction, own.circuit, next);
   const circuit = await loadCircuitIn(models, circuitId, transaction);
   const circuits = detail.circuits.map((one) => (one === own ? circuit : one.circuit));
-  await writeScope(models, transaction, detail.job.id, {
+  const scope = {
     circuits,
     hoses: circuits.flatMap(({ id, hoses }) =>
       id === circuitId ? hoses : hoses.filter((hose) => elsewhere.some(({ hoseId }) => hoseId === hose.id)),
     ),
-  });
+  };
+  await writeScope(models, transaction, detail.job.id, scope);
   await models.JobCircuit.update(
     { found: layout === 'asFound' ? null : found },
     { where: { jobId: detail.job.id, circuitId }, transaction },
   );
-  await job.update({ version: job.version + 1 }, { transaction });
+  await job.update({ ...openedByEntering(detail, scope), version: job.version + 1 }, { transaction });
   const entry = { from: layoutOf(current), to: layout === 'asFound' ? layoutOf(found) : layout };
   await log('layoutChosen', { ...entry, hoses: circuit.hoses.map((hose) => hose.name) });
   await writeVehicleChange(models, transaction, {

@@ -1,6 +1,6 @@
 /** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
 import { isDeepStrictEqual } from 'node:util';
-import type { Circuit, Hose } from '@zephyrcombe/contract';
+import type { Circuit, Hose, Job } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
@@ -8,7 +8,7 @@ import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobAction } from './jobAction.ts';
-import { newJobHose, newJobJoint } from './newJob.ts';
+import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
 
 export interface Scope {
   readonly circuits: readonly Circuit[];
@@ -77,23 +77,39 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
     });
   }
   await writeScope(models, transaction, detail.job.id, scope);
-  await job.update({ version: job.version + 1 }, { transaction });
+  await job.update({ ...openedByEntering(detail, scope), version: job.version + 1 }, { transaction });
   await log('hosesChosen', namesOf(scope));
+}
+
+/**
+ * What was looked over and offered up was what the job then held: it is said anew when something comes in. One tick for the
+ * fluid is no word about the ends of a hose.
+ */
+export function openedByEntering(
+  { circuits, hoses }: JobAction['detail'],
+  scope: Scope,
+): Partial<Pick<Job, 'endsConfirmed' | 'fitChecks'>> {
+  const isNewHose = scope.hoses.some(({ id }) => !hoses.some(({ hoseId }) => hoseId === id));
+  const isNewCircuit = scope.circuits.some(({ id }) => !circuits.some(({ circuit }) => circuit.id === id));
+  return {
+    ...(isNewHose || isNewCircuit ? { endsConfirmed: false } : {}),
+    ...(isNewHose ? { fitChecks: NOT_FITTED } : {}),
+  };
 }
 
 const nameOf = (detail: JobAction['detail'], hoseId: string) =>
   partsOf(detail).hoses.find((hose) => hose.id === hoseId)?.name ?? '';
 
-/** Whether something was measured or made on a hose, its box opened, or one of its joints torqued. */
+/** Whether something was measured or made on a hose, its box opened, or one of its joints put on or torqued. */
 export function hasWork({ detail }: Pick<JobAction, 'detail'>, hoseId: string): boolean {
   const line = partsOf(detail).hoses.find((candidate) => candidate.id === hoseId);
   const own = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
+  const isItsEnd = (jointId: string) => jointId === line?.fromJointId || jointId === line?.toJointId;
   return (
+    detail.joints.some((joint) => isItsEnd(joint.jointId) && (joint.handTight || joint.leakChecked)) ||
     detail.readings.some((reading) => reading.hoseId === hoseId && reading.struckBecause === null) ||
     (own !== undefined && (own.kit !== null || own.makeUp.steps.length + own.makeUp.proofs.length > 0)) ||
-    detail.torqueRecords.some(
-      (record) => record.jointId === line?.fromJointId || record.jointId === line?.toJointId,
-    )
+    detail.torqueRecords.some((record) => isItsEnd(record.jointId))
   );
 }
 

@@ -86,13 +86,9 @@ export async function saveHydraulics(
     [models.Component, [...hostsFirst(before.components)].reverse()],
   ] as const) {
     for (const { id } of parts.filter((part) => !kept.has(part.id))) {
+      if (model === models.Component) await leaveShared(models, transaction, id);
       if (named) await anyModel(model).update({ retired: true }, { where: { id }, transaction });
-      else {
-        // What another circuit draws of the same part stands for itself then.
-        if (model === models.Component)
-          await models.Component.update({ sameAs: null }, { where: { sameAs: id }, transaction });
-        await anyModel(model).destroy({ where: { id }, transaction });
-      }
+      else await anyModel(model).destroy({ where: { id }, transaction });
     }
   }
 }
@@ -165,6 +161,20 @@ async function withShared(
   return { ...hydraulics, components };
 }
 
+/** What other circuits draw of a part that leaves this one goes on as one part: the first of them stands for it. */
+async function leaveShared(models: Models, transaction: Transaction, id: string): Promise<void> {
+  const others = await models.Component.findAll({
+    where: { sameAs: id },
+    order: [['id', 'ASC']],
+    transaction,
+  });
+  for (const other of others) {
+    const sameAs = other === others[0] ? null : (others[0]?.id ?? null);
+    await other.update({ sameAs, version: other.version + 1 }, { transaction });
+    await models.Circuit.increment('version', { where: { id: other.circuitId }, transaction });
+  }
+}
+
 /** What changed on a part that other circuits share changes in their drawings too. */
 async function writeShared(
   models: Models,
@@ -186,6 +196,8 @@ async function writeShared(
       transaction,
     });
     for (const sibling of siblings) {
+      // A part that has just become one of another circuit took its figures from there.
+      if (isDeepStrictEqual(factsOfPart(sibling.get({ plain: true })), facts)) continue;
       await sibling.update({ ...facts, version: sibling.version + 1 }, { transaction });
       if (!sibling.retired) touched.add(sibling.circuitId);
     }
