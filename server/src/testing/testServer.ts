@@ -11,6 +11,7 @@ import { migrate } from '../database/migrations.ts';
 import { demoId } from '../demo/identity.ts';
 import { seedIfEmpty } from '../demo/seed.ts';
 import { DEMO_PASSPHRASE } from '../features/sessions/session.service.ts';
+import { fillLike } from './template.ts';
 
 export interface TestServer {
   readonly app: FastifyInstance;
@@ -94,7 +95,6 @@ export async function startTestServer({
     ...over,
   };
   const database = openDatabase(databaseSettings);
-  await migrate(database.sequelize);
   let now = START;
   const dependencies = {
     config,
@@ -102,7 +102,10 @@ export async function startTestServer({
     clock: () => new Date(now),
     ...(freeBytes ? { freeBytes } : {}),
   };
-  if (!isEmpty) await seedIfEmpty(dependencies);
+  await fillLike(isEmpty ? 'empty' : 'demo', databaseSettings, async () => {
+    await migrate(database.sequelize);
+    if (!isEmpty) await seedIfEmpty(dependencies);
+  });
   const app = await buildApp(dependencies);
 
   const signInAs = async (key: string) => {
