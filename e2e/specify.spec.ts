@@ -192,6 +192,21 @@ test('a hose made up here: every step in its turn, proved before it is fitted, w
   await expect(page.getByRole('radio', { name: /^Right hose/ })).toBeChecked();
   await page.getByRole('button', { name: 'change', exact: true }).click();
   await page.getByText('Made up here, from bulk hose and screwed ends').click();
+  // What is cut here rests on the ends in the hand, not on an example.
+  for (const [end, heading] of [
+    ['end A', 'Stop: Take-offs of the end only assumed: End A'],
+    ['end B', 'Stop: Take-offs of the end only assumed: End B'],
+  ] as const) {
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+    await page.getByRole('button', { name: `Enter the take-offs of ${end}` }).click();
+    const form = page.getByRole('group', { name: `Take-offs of ${end}` });
+    await form.getByLabel(/ferrule to the bend/).fill('31 mm');
+    await form.getByLabel(/bend to the seal/).fill('0 mm');
+    await form.getByLabel(/seal to behind the neck/).fill('25 mm');
+    await form.getByText('measured on the end').click();
+    await form.getByRole('button', { name: 'Keep these take-offs' }).click();
+    await expect(page.getByRole('heading', { name: heading })).toBeHidden();
+  }
   await expect(
     page.getByRole('heading', { name: 'Stop: Screwed ends on a vehicle for the road' }),
   ).toBeVisible();

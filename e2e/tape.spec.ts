@@ -109,8 +109,11 @@ test('no joint goes on before the new hoses were held against the route', async 
   await page.getByRole('button', { name: 'Go back and fix it' }).click();
   await page.getByText('New hoses laid along their measured routes').click();
   await expect(caution).toBeHidden();
+  // Held against it; what stands in the way now is that nobody took its length.
+  const refused = page.waitForResponse((reply) => reply.url().includes('/joints/') && reply.status() === 422);
   await page.getByText('Front master: on hand tight').click();
-  await expect(page.getByRole('checkbox', { name: /Front master: on hand tight/ })).toBeChecked();
+  expect(await (await refused).text()).toContain('No length was taken: Front hose.');
+  await expect(page.getByRole('checkbox', { name: /Front master: on hand tight/ })).not.toBeChecked();
 });
 
 /** A pipe drawn at five pixels a millimetre: 100 mm straight and a quarter circle of 60 mm. */

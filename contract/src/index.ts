@@ -76,6 +76,7 @@ export type { Access } from './routeActions.ts';
 export { ROUTE_ACTIONS } from './routeActions.ts';
 export { ACTION_NAMES, ROLE_NAMES, whoMay } from './messages/roles.ts';
 export type {
+  KnownEnd,
   Bolt,
   Circuit,
   Component,
@@ -194,6 +195,10 @@ export {
   ALONG_REASON_NAMES,
   BEND_PLANE_NAMES,
   BODY_NAMES,
+  FACT_NAMES,
+  HOW_KNOWN_NAMES,
+  knowingText,
+  ORIGIN_NAMES,
   BOLT_CARRIES_NAMES,
   BOLT_STATE_NAMES,
   BOLT_VERDICTS,

@@ -44,6 +44,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   removeCircuit: 'removeVehicles',
   removeCorner: 'removeVehicles',
 
+  getKnownEnds: 'read',
   listDue: 'read',
   listJobs: 'read',
   getJob: 'read',
@@ -55,6 +56,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   abandonJob: 'work',
   keepEvidence: 'work',
   editJobHose: 'work',
+  seePort: 'work',
   editJobJoint: 'work',
   makeUpHose: 'work',
   proveHose: 'work',

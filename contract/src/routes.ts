@@ -46,7 +46,13 @@ import {
 import { MISDELIVERIES } from './formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
 import { ToldCautionSchema } from './problems.ts';
-import { HydraulicsSchema, MOST_CIRCUITS, VehicleEntrySchema } from './entities/vehicle.ts';
+import {
+  HydraulicsSchema,
+  KnownEndSchema,
+  MOST_CIRCUITS,
+  PortSchema,
+  VehicleEntrySchema,
+} from './entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
@@ -349,6 +355,22 @@ export const ROUTES = {
     }),
     reply: JobDetailSchema,
   }),
+  seePort: route({
+    ...ADDRESSES.seePort,
+    summary: 'What the port of a joint shows: thread, seat and depth, seen or measured on the vehicle',
+    params: z.strictObject({ jobId: Id, jointId: Id }),
+    body: z.strictObject({
+      /** Of the circuit. */
+      version: Version,
+      how: z.enum(['seen', 'measured']),
+      thread: PortSchema.shape.thread,
+      gender: PortSchema.shape.gender,
+      seat: PortSchema.shape.seat,
+      /** Null where it was not measured. */
+      depth_m: PortSchema.shape.depth_m,
+    }),
+    reply: JobDetailSchema,
+  }),
   makeUpHose: route({
     ...ADDRESSES.makeUpHose,
     summary: 'Do a step of making a hose up, or take it back with all that rests on it',
@@ -405,6 +427,11 @@ export const ROUTES = {
     params: JobParams,
     body: z.strictObject({ version: Version, wrong: z.enum(MISDELIVERIES) }),
     reply: JobDetailSchema,
+  }),
+  getKnownEnds: route({
+    ...ADDRESSES.getKnownEnds,
+    summary: 'Ends whose take-offs were read from a maker’s sheet or measured, the newest of each kind',
+    reply: z.strictObject({ items: z.array(KnownEndSchema) }),
   }),
   getStock: route({
     ...ADDRESSES.getStock,

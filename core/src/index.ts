@@ -26,8 +26,8 @@ export type { Caution, CautionEvidence, CautionId } from './mistakes/caution.ts'
 export type { Severity } from './mistakes/catalogue.ts';
 export { MISTAKES, severityOf, stopsAmong } from './mistakes/catalogue.ts';
 
-export type { EndFamily, EndGeometry, LengthPoint } from './fittings/end.ts';
-export { END_FAMILIES, LENGTH_POINTS, sealingPointOf } from './fittings/end.ts';
+export type { EndFamily, EndGeometry, LengthPoint, TakeOffSource } from './fittings/end.ts';
+export { END_FAMILIES, LENGTH_POINTS, sealingPointOf, TAKE_OFF_SOURCES } from './fittings/end.ts';
 export type { LengthConversion, LengthDatum } from './fittings/lengthDatum.ts';
 export { convertLength, sealingDatum } from './fittings/lengthDatum.ts';
 
@@ -138,6 +138,18 @@ export type {
   LineKind,
 } from './layout/hydraulics.ts';
 export { CONSTRUCTIONS, LINE_KINDS } from './layout/hydraulics.ts';
+export type {
+  HowKnown,
+  Knowable,
+  Knowing,
+  Known,
+  KnownFacts,
+  Origin,
+  PortFact,
+  WithKnown,
+} from './layout/known.ts';
+export { assumedOfPort, judgeAssumedPort, judgeTakeOffs } from './layout/assumptions.ts';
+export { HOW_KNOWN, KNOWABLE, knowingOf, ORIGINS, withKnown } from './layout/known.ts';
 export type { CircuitFault, FaultCode } from './layout/faults.ts';
 export { BROKEN, circuitFaults } from './layout/faults.ts';
 export { hostsFirst } from './layout/hostsFirst.ts';

@@ -57,9 +57,11 @@ async function pagesOf(own: Zephyrcombe): Promise<readonly string[]> {
     `/vehicles/${outfit?.id}/routes/new`,
     '/bench/route?of=swingArm&down=0.2',
     `/vehicles/${vehicle?.id}`,
-    ...open.flatMap((job) =>
-      [...STAGES, 'order', 'supplier', 'kit', 'build'].map((part) => `/jobs/${job.id}/${part}`),
-    ),
+    ...open.flatMap((job) => STAGES.map((part) => `/jobs/${job.id}/${part}`)),
+    // What lies beside the stages looks alike in every job: of three hoses on one circuit, and of four on two.
+    ...open
+      .filter(({ title }) => /^(Raised|Four corners)/.test(title))
+      .flatMap((job) => ['order', 'supplier', 'kit', 'build'].map((part) => `/jobs/${job.id}/${part}`)),
     ...finished.flatMap((job) =>
       ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'kit', 'handover-sheet', 'log'].map(
         (part) => `/jobs/${job.id}/${part}`,

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, JobSummary, ProblemDetails, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, jointOfJob, nipplesOf, partsOf, torqueOf } from '@zephyrcombe/contract';
-import { HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { assumedOfPort, HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { alsoFed, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { demoId } from './demo/identity.ts';
 import { allSpecified } from './testing/specified.ts';
@@ -399,8 +399,32 @@ test('front and rear of an ABS machine go from the start to the signature in one
   await allSpecified(server, job.job.id);
   expect(progressOf(await now(job)).next).toBe('fit');
   good(await tick(job, { fitChecks: { offeredUp: true } }));
-  for (const { jointId, version } of job.joints)
+  for (const { jointId } of job.joints) {
+    const detail = await now(job);
+    const at = jointOfJob(detail, jointId);
+    if (!at) throw new Error('no joint');
+    const { thread, gender, seat, depth_m } = at.port;
+    if (assumedOfPort(at.port).length > 0) {
+      expect(
+        (await act(job, 'PATCH', `/joints/${jointId}`, { version: at.chosen.version, handTight: true }))
+          .statusCode,
+      ).toBe(422);
+      const { version } =
+        detail.circuits.find(({ circuit }) => circuit.id === at.joint.circuitId)?.circuit ?? {};
+      good(
+        await act(job, 'POST', `/joints/${jointId}/seen`, {
+          version,
+          how: 'seen',
+          thread,
+          gender,
+          seat,
+          depth_m,
+        }),
+      );
+    }
+    const { version } = at.chosen;
     good(await act(job, 'PATCH', `/joints/${jointId}`, { version, handTight: true }));
+  }
   good(await tick(job, { fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
   for (const { jointId } of job.joints) {
     const joint = partsOf(job).joints.find(({ id }) => id === jointId);

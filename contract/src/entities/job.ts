@@ -290,6 +290,7 @@ export const LOG_KINDS = [
   'opened',
   'renamed',
   'lookedOver',
+  'portSeen',
   'findingRecorded',
   'findingStruck',
   'photoAdded',

@@ -5,11 +5,15 @@ import {
   CONSTRUCTIONS,
   END_FAMILIES,
   FLUID_GRADES,
+  HOW_KNOWN,
   JOINT_MATERIALS,
+  KNOWABLE,
   LINE_KINDS,
+  ORIGINS,
   SEAL_KINDS,
   SEATS,
   SOURCE_IDS,
+  TAKE_OFF_SOURCES,
   THREAD_GENDERS,
   TORQUE_PARTS,
 } from '@zephyrcombe/core';
@@ -43,6 +47,17 @@ export type VehicleEntry = z.infer<typeof VehicleEntrySchema>;
 /** Rows of the database carry these besides what they say of the part. */
 const row = { circuitId: Id, version: Version };
 
+/** How one figure of a part is known. The server writes who said so and when. */
+const KnownSchema = z.strictObject({
+  how: z.enum(HOW_KNOWN),
+  origin: z.enum(ORIGINS).optional(),
+  by: Name.optional(),
+  at: Instant.optional(),
+});
+const KnownFactsSchema = z.partialRecord(z.enum(KNOWABLE), KnownSchema);
+/** What is said of the figures of a part; left out or null where nobody has said anything. */
+const known = KnownFactsSchema.nullish();
+
 const HydraulicComponentSchema = z.strictObject({
   id: Id,
   kind: z.enum(COMPONENT_KINDS),
@@ -58,6 +73,7 @@ const HydraulicComponentSchema = z.strictObject({
   usable_m3: z.number().positive().max(0.01).nullable(),
   /** Above the floor; null takes what is usual for its body. */
   height_m: z.number().min(0).max(4).nullable(),
+  known,
 });
 export const ComponentSchema = HydraulicComponentSchema.extend(row);
 export type Component = z.infer<typeof ComponentSchema>;
@@ -72,6 +88,7 @@ const HydraulicPortSchema = z.strictObject({
   depth_m: Length_m.nullable(),
   /** Metal that the washer lies on; null where nobody has looked. */
   seatMaterial: z.enum(JOINT_MATERIALS).nullable(),
+  known,
 });
 export const PortSchema = HydraulicPortSchema.extend({ version: Version });
 export type Port = z.infer<typeof PortSchema>;
@@ -120,6 +137,7 @@ const HydraulicJointSchema = z.strictObject({
   torque: TorqueRangeSchema,
   /** Figures for other parts that may be in the joint, each with its source. */
   furtherTorques: z.array(PartTorqueSchema).max(4).readonly(),
+  known,
 });
 export const JointSchema = HydraulicJointSchema.extend(row);
 export type Joint = z.infer<typeof JointSchema>;
@@ -130,7 +148,13 @@ export const EndGeometrySchema = z.strictObject({
   ferruleToApex_m: z.number().min(0).max(0.2),
   apexToPoint_m: z.number().min(0).max(0.2),
   neckLength_m: z.number().min(0).max(0.2),
+  /** Where the dimensions come from; left out where nobody has said. */
+  takeOffsFrom: z.enum(TAKE_OFF_SOURCES).optional(),
 });
+
+/** An end whose dimensions somebody read from its maker's sheet or measured: the newest of its kind. */
+export const KnownEndSchema = z.strictObject({ end: EndGeometrySchema, at: Instant, by: Name });
+export type KnownEnd = z.infer<typeof KnownEndSchema>;
 
 const HydraulicLineSchema = z.strictObject({
   id: Id,
@@ -152,6 +176,7 @@ const HydraulicLineSchema = z.strictObject({
   marking: z.string().trim().max(200).nullable(),
   /** How far it arches above the higher of its ends; null when it does not. */
   rise_m: z.number().min(0).max(2).nullable(),
+  known,
 });
 export const HoseSchema = HydraulicLineSchema.extend(row);
 export type Hose = z.infer<typeof HoseSchema>;

@@ -2,7 +2,7 @@
  * A vehicle with its hydraulics as a document that leaves the shop and comes back: `docs/formats/vehicle.md`. Strict in
  * what is written; forgiving in what is read, where only one sense is possible, and what was mended is said.
  */
-import type { Hydraulics } from '@zephyrcombe/core';
+import type { Hydraulics, WithKnown } from '@zephyrcombe/core';
 import { threadNamed } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { HydraulicsSchema, MOST_CIRCUITS, parts, VehicleEntrySchema } from '../entities/vehicle.ts';
@@ -60,8 +60,31 @@ export function writeVehicleDocument(
     format: VEHICLE_FORMAT,
     schemaVersion: VEHICLE_SCHEMA_VERSION,
     vehicle,
-    circuits: numbered(circuits),
+    circuits: numbered(circuits).map(withoutNames),
   });
+}
+
+/** Who saw a figure, and when, stays in the shop: how it is known goes along. */
+function withoutNames(circuit: DocumentCircuit): DocumentCircuit {
+  const bare = <Part extends WithKnown>(part: Part): Part =>
+    part.known
+      ? {
+          ...part,
+          known: Object.fromEntries(
+            Object.entries(part.known).map(([fact, { how, origin }]) => [
+              fact,
+              { how, ...(origin === undefined ? {} : { origin }) },
+            ]),
+          ),
+        }
+      : part;
+  return {
+    ...circuit,
+    components: circuit.components.map(bare),
+    ports: circuit.ports.map(bare),
+    joints: circuit.joints.map(bare),
+    hoses: circuit.hoses.map(bare),
+  };
 }
 
 /** Ids in the order of the parts: part-1, port-1, joint-1, line-1; a part of the first circuit seen from another is 1/part-1. */

@@ -4,9 +4,11 @@ import { UNITS } from '@zephyrcombe/core';
 import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
 import {
+  FACT_NAMES,
   listOf,
   LUBRICANT_NAMES,
   MAKE_UP_STEP_NAMES,
+  ORIGIN_NAMES,
   POSE_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
@@ -174,6 +176,20 @@ const SENTENCES: Sentences = {
     title: 'Clocking of the two eyes missing',
     advice:
       'Both eyes are held by their bolts, a straight neck too: give the angle from the eye axis of A to that of B, clockwise, seen along the hose from end A.',
+  }),
+  M102: ({ facts, from }) => ({
+    title: `${listOf(
+      facts.map((fact) => FACT_NAMES[fact]),
+      'and',
+    ).replace(/^./, (first) => first.toUpperCase())} only assumed`,
+    advice: `Assumed ${listOf(
+      from.map((origin) => ORIGIN_NAMES[origin]),
+      'and',
+    )}. ${
+      facts.includes('takeOff')
+        ? 'The length that is ordered, or cut, rests on it: enter what the maker’s sheet says of this end, or measure the end, or say why you go on.'
+        : 'See it on this vehicle, measure it, or say why you go on. What shows only once it is open is asked for then.'
+    }`,
   }),
   M104: () => ({
     title: 'Water left from the proof test',

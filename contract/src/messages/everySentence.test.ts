@@ -34,6 +34,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M18: { part: 'Pad pin', turn_rad: 0.35 },
   M19: {},
   M101: {},
+  M102: { facts: ['thread', 'depth_m'], from: ['pattern', 'oldPart'] },
   M104: {},
   M20: { portThread: 'M10×1.0', boltThread: 'M10×1.25' },
   M21: { certain: true, other: 'M10×1.0' },

@@ -13,9 +13,12 @@ import type {
   Cover,
   EndFixing,
   FlareForm,
+  HowKnown,
   JointMaterial,
   KitItem,
   KitVerdict,
+  Knowable,
+  Knowing,
   LengthPoint,
   LineMaterial,
   Liner,
@@ -23,6 +26,7 @@ import type {
   MakeUpStepKind,
   Meaning,
   MetalPair,
+  Origin,
   Outflow,
   Pose,
   ProofFault,
@@ -166,6 +170,7 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   proved: 'Proof test',
   kitChecked: 'Kit checked in',
   plugsCounted: 'Caps counted',
+  portSeen: 'Seen at the port',
   handTight: 'Hand tight',
   fitChecked: 'Fit checks',
   torqued: 'Torque recorded',
@@ -465,6 +470,44 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
 };
 
 /** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */
+export const FACT_NAMES: Readonly<Record<Knowable | 'takeOff', string>> = {
+  thread: 'thread',
+  seat: 'seat',
+  depth_m: 'depth',
+  seatMaterial: 'metal of the seat',
+  eyeThickness_m: 'thickness of the eye',
+  hexagon_m: 'hexagon',
+  masterBore_m: 'bore of the master',
+  leverStroke_m: 'travel of the lever',
+  leverRatio: 'ratio of the lever',
+  usable_m3: 'volume of the reservoir',
+  bore_m: 'bore of the line',
+  takeOff: 'take-offs of the end',
+};
+
+/** As a label. */
+export const HOW_KNOWN_NAMES: Readonly<Record<HowKnown, string>> = {
+  measured: 'measured',
+  seen: 'seen',
+  assumed: 'assumed',
+};
+
+/** After "assumed". */
+export const ORIGIN_NAMES: Readonly<Record<Origin, string>> = {
+  pattern: 'from the starting pattern',
+  oldPart: 'from the old part',
+  makersData: 'from the maker’s data',
+  example: 'from an example of ours',
+  notSaid: 'nobody has said from what',
+};
+
+/** "seen by Brannoc Hale", "assumed from the old part", "not known". */
+export function knowingText(knowing: Knowing): string {
+  if (knowing.how === 'unknown') return 'not known';
+  if (knowing.how === 'assumed') return `assumed ${ORIGIN_NAMES[knowing.origin ?? 'notSaid']}`;
+  return `${HOW_KNOWN_NAMES[knowing.how]}${knowing.by === undefined ? '' : ` by ${knowing.by}`}`;
+}
+
 export function listOf(words: readonly string[], last: 'or' | 'and' = 'or'): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`;
 }

@@ -14,12 +14,14 @@ import {
   convertLength,
   eyesOn,
   governingTorque,
+  judgeAssumedPort,
   judgeBoltThread,
   judgeBuild,
   judgeClocking,
   judgeProof,
   judgeSeat,
   judgeSwitch,
+  judgeTakeOffs,
   judgeTorquePart,
   judgeWasherMaterial,
   makeUpSteps,
@@ -116,7 +118,7 @@ export function partsCautions(
   bolt: Bolt | null = chosen.bolt,
   washer: Washer | null = chosen.washer,
 ): readonly Caution[] {
-  const seat = judgeSeat(port, joint.seal);
+  const seat = [...judgeAssumedPort(port), ...judgeSeat(port, joint.seal)];
   if (!bolt || !washer) return seat;
   const stack =
     joint.eyeThickness_m === null
@@ -139,6 +141,17 @@ export function partsCautions(
   ];
 }
 
+/** A length that is ordered behind the neck or between the ferrules rests on the ends, and so does one that is cut here. */
+function takeOffCautions(hose: JobHose, build: HoseBuild | null): readonly Caution[] {
+  const datum = build?.madeHere === true ? BETWEEN_FERRULES : orderDatumOf(hose);
+  return (['endA', 'endB'] as const).flatMap((end) =>
+    judgeTakeOffs(hose[end], datum[end]).map((caution) => ({
+      ...caution,
+      subject: end === 'endA' ? 'End A' : 'End B',
+    })),
+  );
+}
+
 /** What stands against the hose itself: how its ends lie, and how it is built. */
 export function hoseCautions(
   detail: JobDetail,
@@ -147,6 +160,7 @@ export function hoseCautions(
 ): readonly Caution[] {
   return [
     ...judgeClocking(hose.endA, hose.endB, hose.clocking_rad),
+    ...takeOffCautions(hose, build),
     ...(build === null
       ? []
       : judgeBuild(build, {
@@ -181,6 +195,8 @@ export const makeUpStepsOf = (
   build: Pick<HoseBuild, 'along'>,
 ): readonly MakeUpStep[] =>
   makeUpSteps(build, needsClocking(endA, endB), makeUp.proofs.at(-1)?.medium === 'water');
+
+const BETWEEN_FERRULES = { endA: 'ferruleFace', endB: 'ferruleFace' } as const;
 
 /** The datum of the order: the supplier's, or between the sealing points as long as nobody asked. */
 export const orderDatumOf = ({ orderDatum, endA, endB }: Pick<JobHose, 'orderDatum' | 'endA' | 'endB'>) =>

@@ -7,6 +7,10 @@ export const END_FAMILIES = ['banjo', 'threaded'] as const;
 /** A banjo seals at its eye; a threaded end at the sealing end of its thread or its seat. */
 export type EndFamily = (typeof END_FAMILIES)[number];
 
+export const TAKE_OFF_SOURCES = ['example', 'makersData', 'measured'] as const;
+/** Where the dimensions of an end come from: an example of ours, its maker's sheet, the end in somebody's hand. */
+export type TakeOffSource = (typeof TAKE_OFF_SOURCES)[number];
+
 export interface EndGeometry {
   readonly family: EndFamily;
   readonly neckAngle_rad: number;
@@ -14,6 +18,8 @@ export interface EndGeometry {
   readonly apexToPoint_m: number;
   /** Sealing point to behind the neck, where some makers start their tape. */
   readonly neckLength_m: number;
+  /** Left out where nobody has said. */
+  readonly takeOffsFrom?: TakeOffSource | undefined;
 }
 
 /** Points from which lengths are counted. */

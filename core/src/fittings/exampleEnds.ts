@@ -29,5 +29,6 @@ export function exampleBanjo(bend_deg: ExampleBend_deg): EndGeometry {
     ferruleToApex_m: a_mm / 1000,
     apexToPoint_m: b_mm / 1000,
     neckLength_m: NECK_mm / 1000,
+    takeOffsFrom: 'example',
   };
 }

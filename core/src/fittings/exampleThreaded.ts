@@ -24,6 +24,7 @@ export function exampleThreaded(bend_deg: ExampleBend_deg): EndGeometry {
     ferruleToApex_m: a_mm / 1000,
     apexToPoint_m: b_mm / 1000,
     neckLength_m: NECK_mm / 1000,
+    takeOffsFrom: 'example',
   };
 }
 

@@ -11,6 +11,7 @@ import { END_FACTS } from '../fittings/seat.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { Body } from './body.ts';
 import type { ComponentKind } from './circuit.ts';
+import { ASSUMED_BY_PATTERN } from './known.ts';
 import type {
   HydraulicComponent,
   HydraulicJoint,
@@ -39,6 +40,7 @@ export const newComponent = (
   leverRatio: null,
   usable_m3: null,
   height_m: null,
+  known: null,
   ...facts,
 });
 
@@ -75,6 +77,7 @@ export function newJoint(
     // Nobody has measured it yet.
     depth_m: null,
     seatMaterial: null,
+    known: { thread: ASSUMED_BY_PATTERN, seat: ASSUMED_BY_PATTERN },
   };
   const joint: HydraulicJoint = {
     id: newId(),
@@ -93,7 +96,7 @@ export function jointParts(
   end: EndKind,
   thread: string,
   eyes: number,
-): Pick<HydraulicJoint, 'seal' | 'bolt' | 'washer' | 'eyeThickness_m' | 'torque'> {
+): Pick<HydraulicJoint, 'seal' | 'bolt' | 'washer' | 'eyeThickness_m' | 'torque' | 'known'> {
   const { seal, sealsBy } = END_FACTS[end];
   return {
     seal,
@@ -101,6 +104,7 @@ export function jointParts(
     washer:
       sealsBy === 'washers' || sealsBy === 'washer' ? { material: 'aluminium', thickness_m: 0.001 } : null,
     eyeThickness_m: seal === 'banjo' ? EYE_m : null,
+    known: seal === 'banjo' ? { eyeThickness_m: ASSUMED_BY_PATTERN } : null,
     torque: TORQUE[seal],
   };
 }
@@ -149,5 +153,6 @@ export function newLine(
     madeOn: null,
     marking: null,
     rise_m: null,
+    known: null,
   };
 }

@@ -8,6 +8,8 @@ import type { Body } from './body.ts';
 import type { NewId } from './build.ts';
 import { boltFor, endFor, jointParts, newComponent, newJoint, newLine } from './build.ts';
 import type { ComponentKind } from './circuit.ts';
+import type { WithKnown } from './known.ts';
+import { typedOver } from './known.ts';
 import type {
   HydraulicComponent,
   HydraulicJoint,
@@ -19,11 +21,11 @@ import type {
 /** Until somebody measures it. */
 const FIRST_GUESS_m = 0.6;
 
-const replaced = <Item extends { readonly id: string }>(
+const replaced = <Item extends { readonly id: string } & WithKnown>(
   items: readonly Item[],
   id: string,
   change: Partial<NoInfer<Item>>,
-): readonly Item[] => items.map((item) => (item.id === id ? { ...item, ...change } : item));
+): readonly Item[] => items.map((item) => (item.id === id ? typedOver(item, change) : item));
 
 /** A new part, not yet joined to anything. A caliper or wheel cylinder comes with its nipple, a master with its reservoir. */
 export function addComponent(
@@ -110,7 +112,7 @@ export function changePort(
 ): Hydraulics {
   const before = circuit.ports.find((port) => port.id === id);
   if (!before) return circuit;
-  const port = { ...before, ...change };
+  const port = typedOver<HydraulicPort>(before, change);
   const next: Hydraulics = {
     ...circuit,
     ports: circuit.ports.map((candidate) => (candidate.id === id ? port : candidate)),
@@ -157,7 +159,7 @@ export const changeJoint = (
   change: Partial<
     Pick<
       HydraulicJoint,
-      'name' | 'bolt' | 'washer' | 'eyeThickness_m' | 'hexagon_m' | 'torque' | 'furtherTorques'
+      'name' | 'bolt' | 'washer' | 'eyeThickness_m' | 'hexagon_m' | 'torque' | 'furtherTorques' | 'known'
     >
   >,
 ): Hydraulics => ({ ...circuit, joints: replaced(circuit.joints, id, change) });

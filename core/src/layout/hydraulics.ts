@@ -11,8 +11,9 @@ import type { SealKind } from '../joint/sealKind.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { Body } from './body.ts';
 import type { ComponentKind } from './circuit.ts';
+import type { WithKnown } from './known.ts';
 
-export interface HydraulicComponent {
+export interface HydraulicComponent extends WithKnown {
   readonly id: string;
   readonly kind: ComponentKind;
   readonly name: string;
@@ -30,7 +31,7 @@ export interface HydraulicComponent {
   readonly height_m: number | null;
 }
 
-export interface HydraulicPort {
+export interface HydraulicPort extends WithKnown {
   readonly id: string;
   readonly componentId: string;
   readonly name: string;
@@ -55,7 +56,7 @@ export interface JointWasher {
   readonly thickness_m: number;
 }
 
-export interface HydraulicJoint {
+export interface HydraulicJoint extends WithKnown {
   readonly id: string;
   readonly portId: string;
   readonly componentId: string;
@@ -79,7 +80,7 @@ export const CONSTRUCTIONS = ['braided', 'rubber'] as const;
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
 /** A hose or a hard line between two joints. */
-export interface HydraulicLine {
+export interface HydraulicLine extends WithKnown {
   readonly id: string;
   readonly kind: LineKind;
   readonly name: string;

@@ -82,6 +82,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M97: entry('warn', 'conditionTable'),
   M99: entry('warn', 'fitOrder'),
   M101: entry('stop', 'fittingGeometry'),
+  M102: entry('stop', 'whatIsAssumed'),
   M104: entry('stop', 'proofTest'),
 };
 

@@ -12,6 +12,7 @@ import type { Pose } from '../measure/pose.ts';
 import type { TorquePart } from '../joint/torquePart.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Nature } from '../route/sceneParts.ts';
+import type { Origin, PortFact } from '../layout/known.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
@@ -68,6 +69,8 @@ export interface CautionEvidence {
   /** `turn_rad` is null where no turn of the end clears it. */
   M18: { readonly part: string; readonly turn_rad: number | null };
   M101: Record<never, never>;
+  /** Figures that are only assumed, and what they rest on. */
+  M102: { readonly facts: readonly (PortFact | 'takeOff')[]; readonly from: readonly Origin[] };
   M104: Record<never, never>;
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };

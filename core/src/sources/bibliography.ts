@@ -48,6 +48,10 @@ export const SOURCES = {
     'commonPractice',
     'A lift of the suspension lengthens the hose by as much, until the droop is measured; common practice, no published source',
   ),
+  whatIsAssumed: source(
+    'commonPractice',
+    'A part is ordered by what was seen or measured on this vehicle: makers change ends within a model year; common practice, no published source',
+  ),
   offerUp: source(
     'commonPractice',
     'The new hose is laid along the route before the old one is opened, common practice, no published source',

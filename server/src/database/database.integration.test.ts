@@ -21,6 +21,7 @@ import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
 import * as reasons from './migrations/0017-reasons.ts';
+import * as known from './migrations/0018-known.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -162,9 +163,11 @@ describe('migrations', () => {
       '0015-scope',
       '0016-events',
       '0017-reasons',
+      '0018-known',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await known.down(queries);
     await reasons.down(queries);
     await events.down(queries);
     await scope.down(queries);
@@ -199,6 +202,7 @@ describe('migrations', () => {
     await scope.up(queries);
     await events.up(queries);
     await reasons.up(queries);
+    await known.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

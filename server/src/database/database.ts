@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import { ConnectionRefusedError, Sequelize, Transaction as SequelizeTransaction } from 'sequelize';
 import type { DatabaseConfig } from '../config.ts';
 import { defineJobEvent } from '../features/bleeding/jobEvent.model.ts';
+import { defineEndSheet } from '../features/ends/endSheet.model.ts';
 import { defineFinding } from '../features/findings/finding.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineCorner } from '../features/corners/corner.model.ts';
@@ -65,6 +66,7 @@ function defineModels(sequelize: Sequelize) {
     Vehicle: defineVehicle(sequelize),
     VehicleChange: defineVehicleChange(sequelize),
     Corner: defineCorner(sequelize),
+    EndSheet: defineEndSheet(sequelize),
     Circuit: defineCircuit(sequelize),
     CircuitDue: defineCircuitDue(sequelize),
     Component: defineComponent(sequelize),

@@ -19,6 +19,7 @@ import * as approvals from './migrations/0014-approvals.ts';
 import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
 import * as reasons from './migrations/0017-reasons.ts';
+import * as known from './migrations/0018-known.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -38,6 +39,7 @@ const MIGRATIONS = [
   { name: '0015-scope', ...scope },
   { name: '0016-events', ...events },
   { name: '0017-reasons', ...reasons },
+  { name: '0018-known', ...known },
 ];
 
 /** Of every migration, in order. */

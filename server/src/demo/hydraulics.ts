@@ -1,11 +1,14 @@
 /** Short ways to write down a circuit. Every dimension is invented for the demo shop. */
 import type { Bolt, Circuit, Component, Hose, Joint, Port, Washer } from '@zephyrcombe/contract';
-import type { ExampleBend_deg, FluidGrade, JointMaterial } from '@zephyrcombe/core';
+import type { ExampleBend_deg, FluidGrade, JointMaterial, Origin } from '@zephyrcombe/core';
 import { exampleBanjo } from '@zephyrcombe/core';
 import { demoId } from './identity.ts';
 
 const mm = (value: number) => value / 1000;
 const degrees = (value: number) => (value * Math.PI) / 180;
+
+/** When the shop took its vehicles in, and who looked into their ports. */
+export const WHEN_TAKEN_IN = { by: 'Ottoline Fenn', at: '2025-03-03T09:00:00.000Z' };
 
 interface JointPlan {
   readonly key: string;
@@ -15,6 +18,8 @@ interface JointPlan {
   readonly portDepth_mm?: number;
   readonly thread?: string;
   readonly material?: JointMaterial;
+  /** Nobody has looked into this port yet; left out where somebody has. */
+  readonly assumedFrom?: Origin;
 }
 
 export interface CircuitPlan {
@@ -70,6 +75,14 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     seat: 'flatWasherFace',
     seatMaterial: 'aluminium' as const,
     depth_m: mm(joint.portDepth_mm ?? 14),
+    known: Object.fromEntries(
+      (['thread', 'seat', 'depth_m'] as const).map((fact) => [
+        fact,
+        joint.assumedFrom === undefined
+          ? { how: fact === 'depth_m' ? 'measured' : 'seen', ...WHEN_TAKEN_IN }
+          : { how: 'assumed', origin: joint.assumedFrom },
+      ]),
+    ),
     version: 0,
   }));
   const joints: Joint[] = plan.joints.map((joint) => {

@@ -5,7 +5,8 @@
 import type { Circuit, HydraulicsEntry } from '@zephyrcombe/contract';
 import { renumber } from '@zephyrcombe/contract';
 import type { PatternId } from '@zephyrcombe/core';
-import { addComponent, changeLine, connect, replaceLine, startPattern } from '@zephyrcombe/core';
+import { addComponent, changeLine, connect, replaceLine, startPattern, withKnown } from '@zephyrcombe/core';
+import { WHEN_TAKEN_IN } from './hydraulics.ts';
 import { demoId } from './identity.ts';
 
 type KeyedCircuit = Circuit & { readonly key: string };
@@ -49,10 +50,13 @@ function measured(hydraulics: HydraulicsEntry, facts: Measured): HydraulicsEntry
       ...byStart(facts.parts, part.name),
       usable_m3: part.kind === 'reservoir' ? facts.usable_m3 : null,
     })),
-    ports: hydraulics.ports.map((port) => ({
-      ...port,
-      thread: byStart(facts.threads, port.name) ?? port.thread,
-    })),
+    // Ports that nobody has looked into are as the pattern assumes them.
+    ports: hydraulics.ports.map((port) => {
+      const thread = byStart(facts.threads, port.name);
+      return thread === undefined
+        ? port
+        : { ...withKnown(port, ['thread', 'seat'], { how: 'seen', ...WHEN_TAKEN_IN }), thread };
+    }),
     joints: hydraulics.joints.map((joint) => {
       const thread = byStart(facts.threads, joint.name);
       return {

@@ -285,7 +285,7 @@ describe('books of before, written by the application as it then was', () => {
     'job.circuitSigned',
   ]);
 
-  test.each(['0001', '0008', '0014'])(
+  test.each(['0001', '0008', '0014', '0017'])(
     '%s opens with nothing lost',
     async (schema) => {
       const config = await createDatabase();
@@ -312,12 +312,14 @@ describe('books of before, written by the application as it then was', () => {
       const kept = tables.filter((name) => name !== 'bleed_run');
       const after = await all(kept);
       // What was counted at the nipples is a row each now.
-      const counted = (before.bleed_run ?? []).flatMap(({ events }) =>
-        (typeof events === 'string'
-          ? (JSON.parse(events) as { id: string }[])
-          : (events as { id: string }[])
-        ).map(({ id }) => id),
-      );
+      const counted = before.job_event
+        ? before.job_event.map(({ id }) => String(id))
+        : (before.bleed_run ?? []).flatMap(({ events }) =>
+            (typeof events === 'string'
+              ? (JSON.parse(events) as { id: string }[])
+              : (events as { id: string }[])
+            ).map(({ id }) => id),
+          );
       expect((await rowsOf(database, 'SELECT id FROM job_event')).map(({ id }) => String(id)).sort()).toEqual(
         counted.sort(),
       );

@@ -53,6 +53,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   sharedReservoirEmpty: 'M106',
   'step.cutFace': 'M43',
   levelAtMark: 'M79',
+  portNotSeen: 'M102',
   notProved: 'M37',
 };
 
@@ -173,6 +174,23 @@ export class PlayedJob {
   editJoint = async (body: object, end: 'A' | 'B' = 'A') => {
     const { jointId, version } = await this.joint(end);
     return this.ask('PATCH', this.at(`/joints/${jointId}`), { version, ...body });
+  };
+  /** What the opened port shows: as it was assumed, or something else. */
+  seePort = async (end: 'A' | 'B' = 'A', found: object = {}) => {
+    const detail = await this.now();
+    const { jointId } = await this.joint(end);
+    const { circuit } =
+      detail.circuits.find((one) => one.circuit.joints.some(({ id }) => id === jointId)) ?? {};
+    const portId = circuit?.joints.find(({ id }) => id === jointId)?.portId;
+    const port = circuit?.ports.find(({ id }) => id === portId);
+    const { thread, gender, seat, depth_m } = port ?? {};
+    const body = { version: circuit?.version, how: 'seen', thread, gender, seat, depth_m, ...found };
+    return this.ask('POST', this.at(`/joints/${jointId}/seen`), body);
+  };
+  /** Both ends with take-offs that somebody vouches for; nobody's, where `null` is said. */
+  takeOffs = async (takeOffsFrom: 'makersData' | 'example' = 'makersData') => {
+    const { endA, endB } = await this.hose();
+    return this.edit({ endA: { ...endA, takeOffsFrom }, endB: { ...endB, takeOffsFrom } });
   };
   /** Longer than the hose on the vehicle by so much. */
   read = async (more_m = 0, over: object = {}) => {

@@ -4,9 +4,11 @@
  */
 import { randomUUID } from 'node:crypto';
 import type { HydraulicsEntry } from '@zephyrcombe/contract';
-import type { CautionId, Corner } from '@zephyrcombe/core';
+import type { Caution, CautionId, Corner } from '@zephyrcombe/core';
 import { exampleBanjo } from '@zephyrcombe/core';
+import { cautionDigest } from '@zephyrcombe/workshop';
 import { demoId } from '../demo/identity.ts';
+import { problemOf } from '../testing/testServer.ts';
 import type { PlayedJob, PlayOptions, Said } from './playedJob.ts';
 
 type Play = (job: PlayedJob) => Promise<Said>;
@@ -545,6 +547,7 @@ const STEPS: readonly (readonly [string, object])[] = [
 ];
 async function madeHere(job: PlayedJob, until?: string): Promise<void> {
   await job.lengthTaken();
+  await job.done(job.takeOffs());
   await job.done(job.job({ endsConfirmed: true }));
   await job.done(
     job.specify({ clocking_rad: 0, build: { ...(await job.build()), madeHere: true, fixing: 'crimped' } }),
@@ -967,6 +970,7 @@ const APPROVALS: readonly MistakeRow[] = [
         const build = await job.build();
         return job.done(job.edit({ build: { ...build, cover: 'coloured' } }));
       }),
+      'another datum': changedThen((job) => job.done(job.edit({ orderDatum: BETWEEN_FERRULES }))),
       'another length': changedThen((job) => job.done(job.takeLength(0.03))),
       'another bolt, at the signature': async (job) => {
         await job.readyToSign();
@@ -984,6 +988,16 @@ const APPROVALS: readonly MistakeRow[] = [
         await job.specified();
         await job.done(job.supplier('quote'));
         await job.done(job.takeLength(0.03));
+        await job.done(job.specify());
+        return job.said(job.supplier('order'));
+      },
+      'another datum since the quote': async (job) => {
+        await job.lengthTaken();
+        await job.done(job.takeOffs());
+        await job.done(job.job({ endsConfirmed: true }));
+        await job.done(job.specify());
+        await job.done(job.supplier('quote'));
+        await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
         await job.done(job.specify());
         return job.said(job.supplier('order'));
       },
@@ -1008,6 +1022,95 @@ const APPROVALS: readonly MistakeRow[] = [
   },
 ];
 
+// What is assumed.
+const ASSUMED: Ports = {
+  known: {
+    thread: { how: 'assumed', origin: 'pattern' },
+    seat: { how: 'assumed', origin: 'oldPart' },
+  },
+};
+const BETWEEN_FERRULES = { endA: 'ferruleFace', endB: 'ferruleFace' };
+const KNOWINGLY = [{ caution: 'M102' as const, reason: 'The same pump as on the sister vehicle.' }];
+/** Each port is assumed for a reason of its own. */
+async function assumedKnowingly(job: PlayedJob): Promise<void> {
+  await job.lengthTaken();
+  await job.done(job.job({ endsConfirmed: true }));
+  const stops = problemOf(await job.specify()).cautions ?? [];
+  const overrides = stops.map((caution) => ({
+    ...KNOWINGLY[0],
+    evidence: cautionDigest(caution as Caution),
+  }));
+  await job.done(job.specify({ overrides }));
+  await job.done(job.offerUp());
+}
+const KNOWING: readonly MistakeRow[] = [
+  {
+    id: 'M102',
+    options: { draw: withPorts(ASSUMED) },
+    cleanOptions: AS_DRAWN,
+    paths: {
+      'specified by the pattern’s ports': specified,
+      'one reason for both ports': async (job) => {
+        await job.lengthTaken();
+        return job.said(job.specify({ overrides: KNOWINGLY }));
+      },
+      'assumed for a reason, and joined without a look into the port': async (job) => {
+        await assumedKnowingly(job);
+        return job.said(job.handTight());
+      },
+      'seen at one end only, and joined at the other': async (job) => {
+        await assumedKnowingly(job);
+        await job.done(job.seePort('A'));
+        await job.done(job.handTight('A'));
+        return job.said(job.handTight('B'));
+      },
+      'seen, and said to be assumed after it was specified': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.specified();
+        await job.done(job.offerUp());
+        await job.done(job.draw(withPorts(ASSUMED)));
+        return job.said(job.handTight());
+      },
+      'nobody said how it is known': async (job) => {
+        await job.done(job.draw(withPorts({ known: {} })));
+        return job.said((await job.lengthTaken()).specify());
+      },
+      'a length between the ferrules on our example’s take-offs': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.lengthTaken();
+        await job.done(job.takeOffs('example'));
+        await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
+        return job.said(job.specify());
+      },
+      'vouched for, and another bend of our example taken after': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.lengthTaken();
+        await job.done(job.takeOffs());
+        await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
+        await job.done(job.edit({ endA: exampleBanjo(45), clocking_rad: 1 }));
+        return job.said(job.specify());
+      },
+      'cut and made up here by our example': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.lengthTaken();
+        await job.done(job.takeOffs('example'));
+        const build = await job.build();
+        return job.said(job.specify({ build: { ...build, madeHere: true, fixing: 'crimped' } }));
+      },
+    },
+    clean: async (job) => {
+      for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+      await job.lengthTaken();
+      await job.done(job.takeOffs());
+      await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
+      await job.done(job.job({ endsConfirmed: true }));
+      await job.done(job.specify());
+      await job.done(job.offerUp());
+      return job.said(job.handTight());
+    },
+  },
+];
+
 export const ROWS: readonly MistakeRow[] = [
   ...MEASURING,
   ...ROUTES,
@@ -1018,6 +1121,7 @@ export const ROWS: readonly MistakeRow[] = [
   ...TIGHTENING,
   ...FLUID,
   ...APPROVALS,
+  ...KNOWING,
 ];
 
 /** Tools of the bench that no job asks: what they say is tested where they stand. */

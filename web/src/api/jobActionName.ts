@@ -8,6 +8,7 @@ export type JobActionName = Extract<
   | 'editJob'
   | 'editJobHose'
   | 'editJobJoint'
+  | 'seePort'
   | 'quoteJob'
   | 'orderJob'
   | 'deliverJob'

@@ -169,6 +169,12 @@ function versionedRow(
         row: `hose ${params.jobId} ${params.hoseId}`,
         version: detail?.hoses.find((hose) => hose.hoseId === params.hoseId)?.version,
       };
+    case 'seePort': {
+      const circuit = detail?.circuits
+        .map((one) => one.circuit)
+        .find(({ joints }) => joints.some(({ id }) => id === params.jointId));
+      return { row: `circuit of ${params.jobId} ${params.jointId}`, version: circuit?.version };
+    }
     case 'editJobJoint':
       return {
         row: `joint ${params.jobId} ${params.jointId}`,

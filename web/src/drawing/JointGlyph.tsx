@@ -19,10 +19,20 @@ interface JointGlyphProps {
   readonly state: JointState;
   readonly selected?: boolean;
   readonly radius?: number;
+  /** What is at its port is only assumed: its outline is broken. */
+  readonly isAssumed?: boolean;
 }
 
-/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. Thin and empty: not opened. */
-export function JointGlyph({ x, y, seal, state, selected = false, radius = 9 }: JointGlyphProps) {
+/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. Thin and empty: not opened. Broken: assumed. */
+export function JointGlyph({
+  x,
+  y,
+  seal,
+  state,
+  selected = false,
+  radius = 9,
+  isAssumed = false,
+}: JointGlyphProps) {
   const r = radius;
   const outline = {
     banjo: circle(r),
@@ -39,6 +49,7 @@ export function JointGlyph({ x, y, seal, state, selected = false, radius = 9 }: 
         fill={colour('sheet')}
         stroke={state === 'notOpened' ? colour('inkSoft') : brass}
         strokeWidth={state === 'notOpened' ? 1.4 : 2.4}
+        {...(isAssumed ? { strokeDasharray: '3.2 2.6' } : {})}
       />
       {state === 'open' ? <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" /> : null}
       {state === 'handTight' ? (

@@ -11,6 +11,8 @@ interface JointSectionProps {
   readonly threadText: string;
   readonly wantsText: string;
   readonly label: string;
+  /** What is at the port is only assumed: it is drawn broken, and said to be. */
+  readonly isPortAssumed?: boolean;
 }
 
 const LABEL_WIDTH = 172;
@@ -26,6 +28,7 @@ export function JointSection({
   threadText,
   wantsText,
   label,
+  isPortAssumed = false,
 }: JointSectionProps) {
   const [ref, width] = useWidth<HTMLDivElement>(420);
   const layout = sectionLayout(parts);
@@ -44,6 +47,7 @@ export function JointSection({
   });
   const radius = parts.boltDiameter_mm / 2;
   const ink = { stroke: colour('ink'), strokeWidth: 1.2 };
+  const port = isPortAssumed ? { ...ink, strokeDasharray: '5 4' } : ink;
   const labelX = axis + 14 * scale;
   const shank = { top: layout.head.bottom, bottom: layout.boltTip };
   const bore = { top: Math.min(layout.washers[0]?.bottom ?? 0, layout.boltTip), bottom: layout.boltTip };
@@ -53,7 +57,7 @@ export function JointSection({
         <path
           d={`M${axis - 13 * scale} ${y(layout.portFace)} H${axis - radius * scale} V${y(layout.portBottom)} H${axis + radius * scale} V${y(layout.portFace)} H${axis + 13 * scale} V${y(layout.height)} H${axis - 13 * scale} Z`}
           fill={colour('hairlineSoft')}
-          {...(parts.portDepth_mm === null ? {} : ink)}
+          {...(parts.portDepth_mm === null ? {} : port)}
         />
         {parts.portDepth_mm === null ? (
           <>
@@ -62,7 +66,7 @@ export function JointSection({
                 .map((x) => `M${axis + x * scale} ${y(layout.portFace)} V${y(layout.height)}`)
                 .join(' ')}
               fill="none"
-              {...ink}
+              {...port}
             />
             <path
               d={`M${axis - 13 * scale} ${y(layout.height)} H${axis + 13 * scale}`}
@@ -123,6 +127,11 @@ export function JointSection({
         {parts.portDepth_mm === null ? (
           <text x={labelX} y={y(layout.portFace) + 60} fontSize="12.5" fill={colour('caution')}>
             bottom not checked
+          </text>
+        ) : null}
+        {isPortAssumed ? (
+          <text x={labelX} y={y(layout.portFace) + 77} fontSize="12.5" fill={colour('caution')}>
+            port only assumed
           </text>
         ) : null}
       </svg>

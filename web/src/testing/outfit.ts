@@ -145,6 +145,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
             seat: 'flatWasherFace',
             depth_m: 0.014,
             seatMaterial: null,
+            known: { thread: { how: 'seen' }, seat: { how: 'seen' }, depth_m: { how: 'measured' } },
             version: 0,
           })),
           joints: JOINTS.map((name) => ({

@@ -1,6 +1,6 @@
 /** What a specification of a hose covers: the hose as it is ordered, and the joints that it goes to. */
 import type { HoseOfJob, JobDetail, Parts } from '@zephyrcombe/contract';
-import { partsOf } from '@zephyrcombe/contract';
+import { orderDatumOf, partsOf } from '@zephyrcombe/contract';
 import type { Facts } from './facts.ts';
 import { factsOf } from './facts.ts';
 
@@ -29,6 +29,8 @@ export function specificationFacts(detail: JobDetail, { hose, fitted }: HoseOfJo
     endA: hose.endA,
     endB: hose.endB,
     clocking_rad: hose.clocking_rad,
+    // The length on the order is counted from there.
+    datum: orderDatumOf(hose),
     build: hose.build && { ...hose.build, along: hose.build.along.map(({ id: _id, ...part }) => part) },
     jointA: jointFacts(detail, fitted.fromJointId),
     jointB: jointFacts(detail, fitted.toJointId),

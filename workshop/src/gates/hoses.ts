@@ -1,7 +1,7 @@
 /** Gates that look at the hoses of a job: opening, fitting, tightening, signing. */
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
-import { judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
+import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { specificationStanding } from '../approvals/standing.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -54,11 +54,20 @@ function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
 }
 
 /** Putting a joint on by hand, or tightening it: all hoses that come to it. */
-export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle[] =>
-  hosesAt(detail, jointId).flatMap((own) => [
+export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle[] => [
+  ...portObstacles(detail, jointId),
+  ...hosesAt(detail, jointId).flatMap((own) => [
     ...specificationObstacles(detail, own),
     ...handObstacles(detail, own),
-  ]);
+  ]),
+];
+
+/** Whoever joins two parts has both in front of them: what was assumed of a port is seen by then. */
+function portObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] {
+  const at = jointOfJob(detail, jointId);
+  const facts = at ? assumedOfPort(at.port) : [];
+  return at && facts.length > 0 ? [{ code: 'portNotSeen', joint: at.joint.name, facts }] : [];
+}
 
 /** Holding the new hoses against their routes: they have to be here. */
 export function offerUpGate(detail: JobDetail): readonly Obstacle[] {

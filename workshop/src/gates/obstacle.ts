@@ -1,4 +1,5 @@
 /** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
+import type { PortFact } from '@zephyrcombe/core';
 import type { Change } from '../approvals/facts.ts';
 
 export type Obstacle =
@@ -13,6 +14,8 @@ export type Obstacle =
   | { readonly code: 'boxNotAsOrdered'; readonly hose: string }
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'boxNotOpened'; readonly hose: string }
+  /** Open by now, and what hoses were ordered by is still assumed. */
+  | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly PortFact[] }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }

@@ -20,6 +20,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boxNotAsOrdered: { code: 'boxNotAsOrdered', hose: 'Front hose' },
   boxNotCome: { code: 'boxNotCome' },
   boxNotOpened: { code: 'boxNotOpened', hose: 'Front hose' },
+  portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },
   notProved: { code: 'notProved', hose: 'Front hose' },
   madeUpAlready: { code: 'madeUpAlready', hose: 'Front hose' },
   reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },

@@ -4,9 +4,11 @@ import {
   BOLT_STATE_NAMES,
   BRAID_NAMES,
   COVER_NAMES,
+  FACT_NAMES,
   fieldText,
   FIXING_NAMES,
   LINER_NAMES,
+  listOf,
   MATERIAL_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
@@ -114,6 +116,14 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       return {
         what: 'The hoses are ordered and have not come.',
         wayOut: 'Open the box and check the hoses in first.',
+      };
+    case 'portNotSeen':
+      return {
+        what: `Still assumed at ${obstacle.joint}: ${listOf(
+          obstacle.facts.map((fact) => FACT_NAMES[fact]),
+          'and',
+        )}.`,
+        wayOut: 'It is open now: look into the port and say what is there.',
       };
     case 'notProved':
       return {

@@ -16,6 +16,7 @@ import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
+import { keepEnds } from '../ends/endSheets.ts';
 import type { JobAction } from './jobAction.ts';
 import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
 import { requireStopsAnswered, requireWay, told } from './jobAction.ts';
@@ -106,6 +107,7 @@ export async function editJobHose(
   if (changes.lift !== undefined) await log('liftEntered', { hoseId, lift: changes.lift });
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
 
+  await keepEnds(models, transaction, [changes.endA, changes.endB], person, action.now);
   await models.JobHose.update(
     {
       ...definedOnly(changes),

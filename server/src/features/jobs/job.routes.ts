@@ -9,6 +9,7 @@ import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
+import { seePort } from './seePort.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
 import { finishJob } from './finishJob.ts';
@@ -31,6 +32,7 @@ type JobHandlers = Pick<
   | 'editJob'
   | 'editJobHose'
   | 'editJobJoint'
+  | 'seePort'
   | 'makeUpHose'
   | 'proveHose'
   | 'checkKit'
@@ -118,6 +120,9 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     editJobJoint: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => editJobJoint(action, params.jointId, body)),
+
+    seePort: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => seePort(action, params.jointId, body)),
 
     makeUpHose: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => makeUpHose(action, params.hoseId, body)),

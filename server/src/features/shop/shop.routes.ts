@@ -1,4 +1,5 @@
 import { UniqueConstraintError } from 'sequelize';
+import { knownEnds } from '../ends/endSheets.ts';
 import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
@@ -11,10 +12,11 @@ import { pageOfStock } from './stock.ts';
 export function shopHandlers({
   database,
   clock,
-}: Dependencies): Pick<Handlers, 'getShop' | 'editShop' | 'getStock' | 'countStock'> {
+}: Dependencies): Pick<Handlers, 'getShop' | 'editShop' | 'getKnownEnds' | 'getStock' | 'countStock'> {
   const { Shop, StockItem } = database.models;
   const current = async () => (await Shop.findOne({ rejectOnEmpty: true })).get({ plain: true });
   return {
+    getKnownEnds: async () => ({ items: await knownEnds(database.models) }),
     getStock: ({ query }) => pageOfStock(database, query),
     async countStock({ request, body }) {
       const { key, onHand, version } = body;

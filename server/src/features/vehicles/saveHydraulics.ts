@@ -8,6 +8,7 @@ import type { Model, ModelStatic, Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import { asSaidBefore } from './spokenFor.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 
 /** Refuses a circuit whose parts do not hang together: it could not be drawn again. */
@@ -120,6 +121,7 @@ const factsOfPart = ({
   leverRatio,
   usable_m3,
   height_m,
+  known,
 }: Hydraulics['components'][number]) => ({
   name,
   body,
@@ -128,6 +130,7 @@ const factsOfPart = ({
   leverRatio,
   usable_m3,
   height_m,
+  known: known ?? null,
 });
 
 /** A part that is said to be one of another circuit is it: of the same kind, on the same vehicle, with what is known of it. */
@@ -239,16 +242,20 @@ async function writeParts(
         if (!retired || (itsCircuit !== undefined && itsCircuit !== circuitId))
           throw fieldProblem('hydraulics', 'names a part of another circuit');
       }
-      const back = new Set(existing.map((row) => (row.get({ plain: true }) as { id: string }).id));
+      const back = new Map(
+        existing.map((row) => row.get({ plain: true }) as { id: string }).map((row) => [row.id, row]),
+      );
       await model.bulkCreate(
         hostsFirst(
           fresh.filter((row) => !back.has(row.id)),
-          new Set([...oldById.keys(), ...back]),
+          new Set([...oldById.keys(), ...back.keys()]),
         ),
         { transaction },
       );
-      for (const { version: _version, ...row } of fresh.filter((one) => back.has(one.id)))
-        await model.update(row, { where: { id: row.id }, transaction });
+      for (const { version: _version, ...row } of fresh) {
+        const was = back.get(row.id);
+        if (was) await model.update(asSaidBefore(was, row), { where: { id: row.id }, transaction });
+      }
     }
     for (const [position, part] of now.entries()) {
       const was = oldById.get(part.id);

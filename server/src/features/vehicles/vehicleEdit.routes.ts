@@ -21,6 +21,7 @@ import type { Handlers } from '../../http/handlers.ts';
 import { personOf } from '../../http/access.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { followCircuit, openJobsOn, requireScopesStay } from '../jobs/jobScope.ts';
+import { spokenFor } from './spokenFor.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
 import { createCircuit, requireWhole, saveHydraulics } from './saveHydraulics.ts';
 import type { VehicleRow } from './vehicle.model.ts';
@@ -44,6 +45,11 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
   const { database, clock } = dependencies;
   const { models } = database;
 
+  const stampOf = (request: FastifyRequest) => ({
+    by: personOf(request).name,
+    at: clock().toISOString(),
+  });
+
   /** Ids of the shop's own for parts that come from outside: two vehicles never share a part. */
   async function enter(
     request: FastifyRequest,
@@ -60,7 +66,13 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     const create = database.transaction(async (transaction) => {
       await models.Vehicle.create({ ...vehicle, id: vehicleId, version: 0 }, { transaction });
       for (const [position, hydraulics] of renumberAll(circuits, randomUUID).entries()) {
-        await createCircuit(models, transaction, { id: randomUUID(), vehicleId, position, hydraulics });
+        await createCircuit(models, transaction, {
+          id: randomUUID(),
+          vehicleId,
+          position,
+          // What a document from elsewhere says was seen does not get a name of this shop.
+          hydraulics: kind === 'imported' ? hydraulics : spokenFor(null, hydraulics, stampOf(request)),
+        });
       }
       await writeVehicleChange(models, transaction, {
         vehicleId,
@@ -228,7 +240,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
             id: index === 0 ? body.id : randomUUID(),
             vehicleId: row.id,
             position: there + index,
-            hydraulics,
+            hydraulics: spokenFor(null, hydraulics, stampOf(request)),
           });
         }
         await tell('circuitAdded', { circuits: body.circuits.map((circuit) => circuit.name) });
@@ -245,7 +257,12 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         const circuit = await loadCircuitIn(models, stored.id, transaction);
         requireVersion(circuit, body.version);
         await requireScopesStay(models, transaction, circuit.id, body.hydraulics);
-        await saveHydraulics(models, transaction, circuit, body.hydraulics);
+        await saveHydraulics(
+          models,
+          transaction,
+          circuit,
+          spokenFor(hydraulicsOf(circuit), body.hydraulics, stampOf(request)),
+        );
         const saved = await loadCircuitIn(models, circuit.id, transaction);
         for (const job of await openJobsOn(models, transaction, circuit.id))
           await followCircuit(models, transaction, job.id, circuit, saved);

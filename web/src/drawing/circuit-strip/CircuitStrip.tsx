@@ -27,6 +27,8 @@ export interface StripJointView {
   readonly seal: SealKind;
   readonly eyes: number;
   readonly state: JointState;
+  /** What is at its port is only assumed. */
+  readonly isAssumed: boolean;
 }
 
 interface CircuitStripProps {
@@ -83,7 +85,7 @@ const Narrow = styled.ol`
 const eyesText = (joint: StripJointView) =>
   joint.seal === 'banjo' && joint.eyes > 1 ? `, ${joint.eyes} eyes` : '';
 const jointLabel = (joint: StripJointView) =>
-  `Joint ${joint.name}: ${SEAL_NAMES[joint.seal]}${eyesText(joint)}, ${JOINT_STATE_NAMES[joint.state]}`;
+  `Joint ${joint.name}: ${SEAL_NAMES[joint.seal]}${eyesText(joint)}, ${JOINT_STATE_NAMES[joint.state]}${joint.isAssumed ? ', port only assumed' : ''}`;
 
 export function CircuitStrip({
   circuit,
@@ -180,6 +182,7 @@ export function CircuitStrip({
                   y={joint.y}
                   seal={view.seal}
                   state={view.state}
+                  isAssumed={view.isAssumed}
                   selected={joint.id === selectedJointId}
                 />
                 {view.seal === 'banjo' && view.eyes > 1 ? (
@@ -216,6 +219,7 @@ export function CircuitStrip({
                     y={0}
                     seal={view.seal}
                     state={view.state}
+                    isAssumed={view.isAssumed}
                     selected={joint.id === selectedJointId}
                   />
                 </svg>

@@ -15,11 +15,13 @@ import {
   END_KINDS,
   endsFor,
   JOINT_MATERIALS,
+  knowingOf,
   refuseEnd,
   SEATS,
   THREAD_GENDERS,
   threadNamed,
   THREADS,
+  withKnown,
   wrenchesFor,
 } from '@zephyrcombe/core';
 import {
@@ -36,6 +38,8 @@ import { ChoiceRow, Pick } from '../../design/fields.tsx';
 import { Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { colour } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { KnownPick } from '../known/KnownPick.tsx';
+import { weakest } from '../known/KnownText.tsx';
 import type { PanelProps } from './PartPanel.tsx';
 import { FurtherTorques, Torque } from './TorqueFigures.tsx';
 
@@ -107,6 +111,15 @@ export function JointPanel({ circuit, joint, port, onChange, finder, title }: Jo
             options={SEATS.map((seat) => ({ value: seat, text: SEAT_NAMES[seat] }))}
             onChange={(seat) => onChange(changePort(circuit, port.id, { seat }))}
           />
+          <KnownPick
+            label="Thread and seat are"
+            knowing={weakest([knowingOf(port, 'thread'), knowingOf(port, 'seat')])}
+            onKnown={(how) =>
+              onChange(
+                changePort(circuit, port.id, { known: withKnown(port, ['thread', 'seat'], how).known }),
+              )
+            }
+          />
           <Torque
             joint={joint}
             onTorque={(torque, field) =>
@@ -138,6 +151,15 @@ export function JointPanel({ circuit, joint, port, onChange, finder, title }: Jo
               value_SI={port.depth_m}
               onValue={(depth_m) => onChange(changePort(circuit, port.id, { depth_m }), `${port.id} depth`)}
               mayBeEmpty
+            />
+          ) : null}
+          {port.gender === 'internal' ? (
+            <KnownPick
+              label="The depth is"
+              knowing={knowingOf(port, 'depth_m')}
+              onKnown={(how) =>
+                onChange(changePort(circuit, port.id, { known: withKnown(port, ['depth_m'], how).known }))
+              }
             />
           ) : null}
           <QuantityEntry

@@ -9,7 +9,7 @@ import {
   isClosed,
 } from '@zephyrcombe/contract';
 import type { FitStep } from '@zephyrcombe/core';
-import { fitPlan, judgeOfferUp } from '@zephyrcombe/core';
+import { assumedOfPort, fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -25,6 +25,7 @@ import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { OpenedPort } from '../known/OpenedPort.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
 import { isTorqued, jointGate } from '@zephyrcombe/workshop';
@@ -72,10 +73,17 @@ export function FitPage() {
   const steps: readonly FitStep[] = plan.ok ? plan.value : [];
   const toTorque = steps.flatMap((step) => (step.kind === 'torque' ? [step.jointId] : []));
   const nextJointId = toTorque.find((id) => !isTorqued(detail, id)) ?? null;
+  // Nothing is opened before the new hose has been held against its route.
+  const toLookInto = (detail.job.fitChecks.offeredUp ? [jointId ?? '', ...toTorque] : [])
+    .flatMap((id) => jointView(detail, id) ?? [])
+    .find(({ port, chosen }) => !chosen.handTight && assumedOfPort(port).length > 0);
   const current = jointView(detail, jointId ?? '') ?? jointView(detail, nextJointId ?? toTorque[0] ?? '');
   return (
     <Columns $left="470px" $right="1fr">
       <Stack $gap={16}>
+        {toLookInto && !isClosed(detail.job) ? (
+          <OpenedPort key={toLookInto.joint.id} view={toLookInto} />
+        ) : null}
         {current ? (
           <Sheet>
             <SheetTitle>
@@ -85,9 +93,11 @@ export function FitPage() {
             <JointDrawing view={current} />
             {current.joint.seal === 'banjo' ? (
               <Fine>
-                {isInHand(detail, current.joint.id)
-                  ? 'Drawn to scale from the parts in the box.'
-                  : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
+                {assumedOfPort(current.port).length > 0
+                  ? 'The port is only assumed, and drawn broken.'
+                  : isInHand(detail, current.joint.id)
+                    ? 'Drawn to scale from the parts in the box.'
+                    : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
                 {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
               </Fine>
             ) : null}

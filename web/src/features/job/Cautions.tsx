@@ -22,7 +22,11 @@ export function Cautions({ cautions, answering = false }: CautionsProps) {
       {shown.map((caution, index) => {
         const text = cautionText(caution, write);
         return (
-          <Notice key={`${caution.id} ${index}`} severity={severityOf(caution)} title={text.title}>
+          <Notice
+            key={`${caution.id} ${index}`}
+            severity={severityOf(caution)}
+            title={caution.subject === undefined ? text.title : `${text.title}: ${caution.subject}`}
+          >
             <p>{text.advice}</p>
           </Notice>
         );

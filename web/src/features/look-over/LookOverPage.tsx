@@ -7,7 +7,7 @@ import {
   SEAT_NAMES,
   isClosed,
 } from '@zephyrcombe/contract';
-import { canBeLaidOut, circuitFaults, hoseAge } from '@zephyrcombe/core';
+import { canBeLaidOut, circuitFaults, hoseAge, knowingOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { AbandonJob } from '../job/AbandonJob.tsx';
@@ -21,6 +21,7 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Label, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
+import { KnownText, weakest } from '../known/KnownText.tsx';
 import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
@@ -146,6 +147,9 @@ export function LookOverPage() {
                       <th scope="col" role="columnheader">
                         Moves with
                       </th>
+                      <th scope="col" role="columnheader">
+                        Thread and seat
+                      </th>
                     </tr>
                   </thead>
                   <tbody role="rowgroup">
@@ -174,6 +178,11 @@ export function LookOverPage() {
                             ]
                           }
                         </td>
+                        <td role="cell" data-label="Thread and seat">
+                          <KnownText
+                            knowing={weakest([knowingOf(port, 'thread'), knowingOf(port, 'seat')])}
+                          />
+                        </td>
                       </tr>
                     ))}
                   </tbody>
@@ -192,7 +201,7 @@ export function LookOverPage() {
             }
           >
             {count > 0
-              ? 'Looked at on the part itself: makers change ends within a model year'
+              ? 'Each end is looked at on the part itself, or knowingly assumed: makers change ends within a model year'
               : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
         </Sheet>

@@ -19,6 +19,7 @@ import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcom
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
+import { isSending } from '../../api/isSending.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
@@ -243,7 +244,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         </>
       ) : (
         <PrimaryButton
-          isPending={edit.isPending}
+          isPending={isSending(edit, 'order_m')}
           because={
             !may(person, 'approve')
               ? whoMay('approve')

@@ -1,6 +1,6 @@
 /** One line of the log in words: what was done to which part, with the figure and the verdict. */
 import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
+import type { Caution, Seat } from '@zephyrcombe/core';
 import {
   partsOf,
   cautionText,
@@ -11,6 +11,7 @@ import {
   MAKE_UP_STEP_NAMES,
   OUTFLOW_NAMES,
   POSE_CHECK_NAMES,
+  SEAT_NAMES,
   vehicleWords,
 } from '@zephyrcombe/contract';
 
@@ -33,6 +34,7 @@ export function describeEntry(
     ...findingWords(entry.kind, data),
     ...capWords(data),
     ...plainWords(data, write),
+    ...portWords(entry.kind, data, write),
     ...judgementWords(entry.kind, data, write),
     ...overrideWords(data),
   ];
@@ -136,6 +138,22 @@ function kitWords(kind: LogEntry['kind'], data: Data): readonly string[] {
     ...(decided === null ? [] : [`decided to ${decided}`]),
     ...[data.quote, data.order].filter((number): number is string => typeof number === 'string'),
   ];
+}
+
+interface PortFacts {
+  readonly thread: string;
+  readonly seat: Seat;
+  readonly depth_m: number | null;
+}
+const portText = ({ thread, seat, depth_m }: PortFacts, write: Writer) =>
+  `${thread}, ${SEAT_NAMES[seat]}${depth_m === null ? '' : `, ${write.length(depth_m)} deep`}`;
+
+/** What an opened port showed; what had been assumed of it where that was something else. */
+function portWords(kind: LogEntry['kind'], data: Data, write: Writer): readonly string[] {
+  if (kind !== 'portSeen') return [];
+  const { before, found } = data as unknown as { readonly before: PortFacts; readonly found: PortFacts };
+  const [was, is] = [portText(before, write), portText(found, write)];
+  return [is, ...(was === is ? [] : [`before: ${was}`])];
 }
 
 const isDecision = (value: unknown): value is { readonly verdict: string } =>

@@ -1,5 +1,6 @@
 import type { Bolt, Washer } from '@zephyrcombe/contract';
 import { MATERIAL_NAMES, SEAL_NAMES } from '@zephyrcombe/contract';
+import { assumedOfPort } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import { JointSection } from '../../drawing/JointSection.tsx';
@@ -41,8 +42,9 @@ export function JointDrawing({
       washerText={`${MATERIAL_NAMES[washer.material]} washer`}
       eyeTexts={hoses.map((hose) => hose.name)}
       threadText={`${bolt.thread}, ${engagedText}`}
+      isPortAssumed={assumedOfPort(port).length > 0}
       wantsText={`wants ${write.length(leastEngaged_m)} or more`}
-      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}${port.depth_m === null ? ', clearance to the bottom not checked' : ''}`}
+      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}${port.depth_m === null ? ', clearance to the bottom not checked' : ''}${assumedOfPort(port).length > 0 ? ', port only assumed' : ''}`}
     />
   );
 }

@@ -31,6 +31,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
+import { isSending } from '../../api/isSending.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
@@ -68,6 +69,8 @@ import { JointDrawing } from './JointDrawing.tsx';
 import { RouteOfBuild } from './RouteOfBuild.tsx';
 import type { BuildAtHand } from './useBuild.ts';
 import { useBuild } from './useBuild.ts';
+import { TakeOffs } from '../known/TakeOffs.tsx';
+import { useKnownEnds } from '../known/useKnownEnds.ts';
 import { ChangedSince } from './ChangedSince.tsx';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
@@ -152,10 +155,16 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
     if (body?.clocking_rad !== undefined) clearClocking();
     if (body?.build !== undefined) at.clear();
   });
+  const endLike = useKnownEnds();
   const typed = readQuantity(clocking, 'angle', true).quantity;
   const isClocked = needsClocking(hose.endA, hose.endB);
   const order = hose.order_m === null ? null : inDatum(hose, hose.order_m, orderDatumOf(hose));
-  const cautions = [...at.cautions, ...views.flatMap((view) => jointCautions(view))];
+  const cautions = [
+    ...at.cautions,
+    ...views.flatMap((view) =>
+      jointCautions(view).map((caution) => ({ ...caution, subject: view.joint.name })),
+    ),
+  ];
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
   const cutting = cutListAddress(
     detail.hoses.flatMap((own) =>
@@ -177,7 +186,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
     if (bend_deg === undefined) return;
     edit.mutate({
       params,
-      body: { version: hose.version, [end]: exampleEnd(hose[end].family, bend_deg) },
+      body: { version: hose.version, [end]: endLike(exampleEnd(hose[end].family, bend_deg)) },
     });
   };
 
@@ -199,19 +208,27 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         )}
       </div>
       {(['endA', 'endB'] as const).map((end) => (
-        <Pick
-          key={end}
-          label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the ${hose[end].family === 'banjo' ? 'neck' : 'threaded end'}`}
-          value={String(degrees(hose[end].neckAngle_rad))}
-          isDisabled={finished}
-          options={EXAMPLE_BENDS_deg.map((angle) => ({
-            value: String(angle),
-            text: angle === 0 ? 'straight' : `${angle}°`,
-          }))}
-          onChange={(text) => bend(end, text)}
-        />
+        <Stack key={end} $gap={6}>
+          <Pick
+            label={`${end === 'endA' ? 'End A' : 'End B'}, ${views[end === 'endA' ? 0 : 1]?.joint.name.toLowerCase() ?? ''}: bend of the ${hose[end].family === 'banjo' ? 'neck' : 'threaded end'}`}
+            value={String(degrees(hose[end].neckAngle_rad))}
+            isDisabled={finished}
+            options={EXAMPLE_BENDS_deg.map((angle) => ({
+              value: String(angle),
+              text: angle === 0 ? 'straight' : `${angle}°`,
+            }))}
+            onChange={(text) => bend(end, text)}
+          />
+          <TakeOffs
+            name={end === 'endA' ? 'end A' : 'end B'}
+            hose={hose}
+            end={end}
+            isPending={isSending(edit, end)}
+            finished={finished}
+            onEnd={(next) => edit.mutate({ params, body: { version: hose.version, [end]: next } })}
+          />
+        </Stack>
       ))}
-      <Fine>Take-offs of the bends are our examples; the hose maker’s sheet replaces them.</Fine>
       {isClocked ? (
         <Stack $gap={6}>
           <Beside>
@@ -251,7 +268,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
       {at.draft === null || finished ? null : (
         <Spread>
           <PlainButton
-            isPending={edit.isPending}
+            isPending={isSending(edit, 'build')}
             because={at.isWhole ? null : 'A figure of this build cannot be read yet.'}
             onPress={() => edit.mutate({ params, body: { version: hose.version, build: at.build } })}
           >
@@ -277,7 +294,7 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         </>
       ) : (
         <PrimaryButton
-          isPending={edit.isPending}
+          isPending={isSending(edit, 'specified')}
           because={
             !may(person, 'approve')
               ? whoMay('approve')

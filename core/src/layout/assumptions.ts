@@ -1,0 +1,26 @@
+/** What a hose would be ordered or cut by, and nobody has seen or measured: M102. */
+import type { EndGeometry, LengthPoint } from '../fittings/end.ts';
+import { sealingPointOf } from '../fittings/end.ts';
+import type { Caution } from '../mistakes/caution.ts';
+import type { HydraulicPort } from './hydraulics.ts';
+import type { PortFact } from './known.ts';
+import { isAssumed, ORDERED_BY, ORIGINS } from './known.ts';
+
+/** Figures of a port that a hose is ordered by and somebody only assumes. */
+export const assumedOfPort = (port: HydraulicPort): readonly PortFact[] =>
+  ORDERED_BY.filter((fact) => isAssumed(port, fact));
+
+/** M102 where a hose would be ordered by figures of a port that are only assumed. */
+export function judgeAssumedPort(port: HydraulicPort): readonly Caution[] {
+  const facts = assumedOfPort(port);
+  if (facts.length === 0) return [];
+  const origins = facts.map((fact) => port.known?.[fact]?.origin ?? 'notSaid');
+  return [{ id: 'M102', evidence: { facts, from: ORIGINS.filter((origin) => origins.includes(origin)) } }];
+}
+
+/** M102 where a length that is counted from `point` rests on the dimensions of an end that nobody has read or measured. */
+export function judgeTakeOffs(end: EndGeometry, point: LengthPoint): readonly Caution[] {
+  if (point === sealingPointOf(end) || end.takeOffsFrom === 'makersData' || end.takeOffsFrom === 'measured')
+    return [];
+  return [{ id: 'M102', evidence: { facts: ['takeOff'], from: [end.takeOffsFrom ?? 'notSaid'] } }];
+}

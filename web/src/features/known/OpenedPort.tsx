@@ -1,0 +1,119 @@
+/** A joint that is open by now, and what was assumed of its port: as it was, or something else. */
+import type { Port } from '@zephyrcombe/contract';
+import { FACT_NAMES, listOf, SEAT_NAMES } from '@zephyrcombe/contract';
+import type { Seat, ThreadGender } from '@zephyrcombe/core';
+import { assumedOfPort, SEATS, THREAD_GENDERS, THREADS } from '@zephyrcombe/core';
+import { useState } from 'react';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { useWriter } from '../../app/SessionContext.ts';
+import { PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { ChoiceRow, Pick } from '../../design/fields.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { useJob } from '../job/JobContext.ts';
+import type { JointView } from '../job/jobView.ts';
+import { Assumed } from './KnownText.tsx';
+
+type Found = Pick<Port, 'thread' | 'gender' | 'seat' | 'depth_m'>;
+
+export function OpenedPort({ view }: { readonly view: JointView }) {
+  const detail = useJob();
+  const write = useWriter();
+  const { joint, port } = view;
+  const isMeasured = port.depth_m !== null && port.known?.depth_m?.how === 'measured';
+  const [found, setFound] = useState<Found>({
+    thread: port.thread,
+    gender: port.gender,
+    seat: port.seat,
+    depth_m: isMeasured ? port.depth_m : null,
+  });
+  const [isOther, setIsOther] = useState(false);
+  const see = useJobAction('seePort', detail.job.id);
+  const circuit = detail.circuits.map((one) => one.circuit).find(({ id }) => id === joint.circuitId);
+  const put = (change: Partial<Found>) => setFound({ ...found, ...change });
+  const differs = found.thread !== port.thread || found.gender !== port.gender || found.seat !== port.seat;
+  return (
+    <Sheet role="group" aria-label={`What the port of ${joint.name} shows`}>
+      <SheetTitle>Open now: look into {joint.name}</SheetTitle>
+      <Stack $gap={10}>
+        <p>
+          <Assumed>
+            Assumed so far:{' '}
+            {listOf(
+              assumedOfPort(port).map((fact) => FACT_NAMES[fact]),
+              'and',
+            )}
+          </Assumed>
+        </p>
+        <p>
+          {port.thread}, {SEAT_NAMES[port.seat]}
+          {port.depth_m === null ? '' : `, ${write.length(port.depth_m)} deep`}
+        </p>
+        {isOther ? (
+          <>
+            <Pick
+              label="Thread that is there"
+              value={found.thread}
+              options={[
+                ...(THREADS.some(({ designation }) => designation === found.thread)
+                  ? []
+                  : [{ value: found.thread, text: found.thread }]),
+                ...THREADS.map(({ designation }) => ({ value: designation, text: designation })),
+              ]}
+              onChange={(thread) => put({ thread })}
+            />
+            <ChoiceRow<ThreadGender>
+              label="Where its thread is"
+              value={found.gender}
+              options={THREAD_GENDERS.map((gender) => ({
+                value: gender,
+                text: gender === 'internal' ? 'inside the port' : 'outside',
+              }))}
+              onChange={(gender) => put({ gender })}
+            />
+            <Pick<Seat>
+              label="Seat that is there"
+              value={found.seat}
+              options={SEATS.map((seat) => ({ value: seat, text: SEAT_NAMES[seat] }))}
+              onChange={(seat) => put({ seat })}
+            />
+          </>
+        ) : null}
+        {found.gender === 'internal' ? (
+          <QuantityEntry
+            label="Depth, measured; leave it empty where you did not"
+            kind="length"
+            value_SI={found.depth_m}
+            onValue={(depth_m) => put({ depth_m })}
+            mayBeEmpty
+          />
+        ) : null}
+        <SaveProblem save={see} />
+        <PrimaryButton
+          isPending={see.isPending}
+          because={isOther && !differs ? 'Say what is there instead, or take it as it was assumed.' : null}
+          onPress={() =>
+            see.mutate({
+              params: { jobId: detail.job.id, jointId: joint.id },
+              body: { version: circuit?.version ?? 0, how: 'seen', ...found },
+            })
+          }
+        >
+          {isOther ? `It is ${found.thread}, ${SEAT_NAMES[found.seat]}` : 'I looked: it is as assumed'}
+        </PrimaryButton>
+        <Line>
+          <TextButton onPress={() => setIsOther(!isOther)}>
+            {isOther ? 'Back: it is as assumed' : 'Something else is there'}
+          </TextButton>
+        </Line>
+        {isOther ? (
+          <Fine>
+            What rests on it opens again: hoses that were ordered for the other port are specified anew before
+            they go on.
+          </Fine>
+        ) : null}
+      </Stack>
+    </Sheet>
+  );
+}
