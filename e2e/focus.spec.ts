@@ -28,8 +28,10 @@ test('a stop takes the focus and holds the single keys; a typed reason stays', a
 }) => {
   complaints.allow(/status of 422/);
   await startMeasuring(page, own, 'Hose for the stop');
-  await page.getByRole('link', { name: /^Fit/ }).click();
-  await page.getByText('Front master: on hand tight').click();
+  await sayHowItIsRead(page);
+  await page.getByLabel('Reading', { exact: true }).fill('928 mm');
+  await page.getByRole('button', { name: 'Record 928 mm' }).click();
+  await page.getByRole('button', { name: /^Take \d+ mm to Specify$/ }).click();
   const reason = page.getByLabel(/^Only with a reason/).first();
   await expect(reason).toBeFocused();
   await page.keyboard.type('jvb');
@@ -38,7 +40,7 @@ test('a stop takes the focus and holds the single keys; a typed reason stays', a
   // Off the field the keys still wait for the answer.
   await page.getByRole('button', { name: 'Go back and fix it' }).focus();
   await page.keyboard.press('v');
-  await expect(page).toHaveURL(/\/fit/);
+  await expect(page).toHaveURL(/\/measure/);
   await expect(reason).toHaveValue('jvb');
   await page.keyboard.press('Enter');
   await expect(reason).toBeHidden();

@@ -29,10 +29,8 @@ export { kitReasonText } from './messages/kit.ts';
 export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats/supplier.ts';
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob, partText } from './specify/bill.ts';
-export type { OpenChecks } from './specify/openChecks.ts';
 export type { AbandonRefusal, Opening } from './specify/opened.ts';
 export { openingOf, refuseAbandon, TELLS_OF_OPENING, ticksOfOpening } from './specify/opened.ts';
-export { openChecks, openChecksText } from './specify/openChecks.ts';
 export type { Parts } from './specify/partsOfJob.ts';
 export {
   circuitNames,

@@ -52,6 +52,11 @@ export const PROBLEMS = {
     title: 'Somebody else saved this while you were typing',
     detail: 'Look at both versions and choose; nothing of yours is lost.',
   },
+  'changed-since-seen': {
+    status: 409,
+    title: 'This is not what was on your screen any more',
+    detail: 'Something that it covers was changed meanwhile. Nothing was approved: look again.',
+  },
   'job-finished': {
     status: 409,
     title: 'This job is signed off',

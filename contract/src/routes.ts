@@ -45,6 +45,7 @@ import {
 } from './entities/shop.ts';
 import { MISDELIVERIES } from './formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from './entities/hoseBuild.ts';
+import { SeenSchema } from './entities/approval.ts';
 import { ToldCautionSchema } from './problems.ts';
 import {
   HydraulicsSchema,
@@ -335,6 +336,8 @@ export const ROUTES = {
       build: JobHoseSchema.shape.build.optional(),
       plugs: JobHoseSchema.shape.plugs.optional(),
       specified: z.boolean().optional(),
+      /** Of the specification, else of the length. */
+      seen: SeenSchema,
       overrides: Overrides,
     }),
     reply: JobDetailSchema,
@@ -542,6 +545,8 @@ export const ROUTES = {
       settled: true,
       witnessMark: true,
     }).extend({
+      /** Of the parts in the joint. */
+      seen: SeenSchema,
       overrides: Overrides,
     }),
     reply: JobDetailSchema,
@@ -575,6 +580,8 @@ export const ROUTES = {
     body: z.strictObject({
       version: Version,
       servicedOn: EnteredDate,
+      /** Of what is signed. */
+      seen: SeenSchema,
       distance_m: Distance_m.nullable(),
       distanceTyped: Typed,
       services: z

@@ -10,7 +10,16 @@ import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/con
 import { buildOf, hoseOfJob, hydraulicsOf, kitOrderOf, nipplesOf } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
-import { cautionDigest } from '@zephyrcombe/workshop';
+import type { Facts } from '@zephyrcombe/workshop';
+import {
+  cautionDigest,
+  changesBetween,
+  digestOf,
+  fittedFacts,
+  lengthFacts,
+  signatureFacts,
+  specificationFacts,
+} from '@zephyrcombe/workshop';
 import { demoId } from './demo/identity.ts';
 import { signedService, tubeReading } from './testing/samples.ts';
 import { allSpecified } from './testing/specified.ts';
@@ -102,7 +111,7 @@ class Job {
     good(await this.editHose({ specified: true }));
   }
   offerUp = () => this.job({ fitChecks: { offeredUp: true } });
-  async torque(index: number): Promise<Reply> {
+  async torque(index: number, over: object = {}): Promise<Reply> {
     return this.post('torque-records', {
       id: randomUUID(),
       jointId: (await this.joint(index)).jointId,
@@ -112,6 +121,7 @@ class Job {
       freshWashers: 2,
       settled: true,
       witnessMark: true,
+      ...over,
     });
   }
   async bleed(kind: 'stroke' | 'topUp' | 'clear'): Promise<Reply> {
@@ -194,12 +204,97 @@ describe('signing', () => {
     const { bolt } = await job.joint();
     good(await job.editJoint({ bolt: { ...bolt, length_m: (bolt?.length_m ?? 0) + 0.002 } }));
     const refused = await job.finish();
-    expect(obstacles(refused)).toEqual(['changedSinceSpecified']);
+    const LOOSE = ['changedSinceTorqued', 'jointsNotTorqued', 'jointsNotDry'];
+    expect(obstacles(refused)).toEqual(['changedSinceSpecified', ...LOOSE]);
     expect(problemOf(refused).detail).toMatch(
       /joint at end A, bolt, length: 20\smm → 22\smm\. Specify it again/,
     );
     good(await job.editHose({ specified: true }));
+    // The torque was that of the other bolt: specified anew, the joint is tightened and seen dry anew.
+    expect(obstacles(await job.finish())).toEqual(LOOSE);
+    expect(problemOf(await job.editJoint({ leakChecked: true })).code).toBe('stage-not-ready');
+    server.pass(60_000);
+    good(await job.torque(0));
+    expect(obstacles(await job.finish())).toEqual(['jointsNotDry']);
+    good(await job.editJoint({ leakChecked: true }));
     expect(good(await job.finish()).job.status).toBe('finished');
+  });
+});
+
+describe('what is approved is what was on the screen', () => {
+  /** Whoever looks, and somebody else changes something before the button is pressed. */
+  async function behind(
+    job: Job,
+    facts: (detail: JobDetail) => Facts,
+    change: () => Promise<Reply>,
+    approve: (seen: string) => Promise<Reply>,
+    path: string,
+  ): Promise<void> {
+    const screen = facts(await job.now());
+    good(await change());
+    const refused = await approve(digestOf(screen));
+    expect(problemOf(refused)).toMatchObject({ status: 409, code: 'changed-since-seen' });
+    // The reply tells what it is now, so that the page can say what changed.
+    const { current } = refused.json<{ current: Facts }>();
+    expect(changesBetween(screen, current).map((one) => one.path.join('.'))).toEqual([path]);
+    good(await approve(digestOf(facts(await job.now()))));
+  }
+  const washer = { material: 'aluminium', thickness_m: 0.0012 };
+  const ownOf = (detail: JobDetail) => {
+    const own = hoseOfJob(detail, HOSE);
+    if (!own) throw new Error('no hose');
+    return own;
+  };
+
+  test('a length, another pose unticked meanwhile', async () => {
+    const job = new Job();
+    await job.start();
+    await job.measure();
+    good(await job.editHose({ poseChecks: { crossedUp: true } }));
+    await behind(
+      job,
+      (detail) => lengthFacts(detail, { ...ownOf(detail).hose, order_m: 0.942 }),
+      () => job.editHose({ poseChecks: { crossedUp: false } }),
+      (seen) => job.editHose({ order_m: 0.942, seen }),
+      'checks.crossedUp',
+    );
+  });
+
+  test('a specification, other washers chosen at its joint meanwhile: the hose itself was not written', async () => {
+    const job = new Job();
+    await job.start();
+    await job.measure();
+    await behind(
+      job,
+      (detail) => specificationFacts(detail, ownOf(detail)),
+      () => job.editJoint({ washer }),
+      (seen) => job.editHose({ specified: true, seen }),
+      'jointA.washer.thickness_m',
+    );
+  });
+
+  test('a torque, and a signature', async () => {
+    const job = await specified();
+    await job.fitAndBleed();
+    server.pass(60_000);
+    const { jointId } = await job.joint(0);
+    await behind(
+      job,
+      (detail) => fittedFacts(detail, jointId),
+      async () => {
+        await job.editJoint({ washer });
+        return job.editHose({ specified: true });
+      },
+      (seen) => job.torque(0, { seen }),
+      'washer.thickness_m',
+    );
+    await behind(
+      job,
+      signatureFacts,
+      () => job.editJoint({ leakChecked: true }, 0),
+      async (seen) => job.post('finish', { ...signedService((await job.now()).job.version), seen }),
+      'joints.Front master.dry',
+    );
   });
 });
 
@@ -236,8 +331,11 @@ describe('after the hose was specified', () => {
       expect(obstacles(await job.torque(1))).toEqual(['changedSinceSpecified']);
       // Specified anew, where nothing stands against it that wants a reason.
       const anew = await job.editHose({ specified: true });
-      if (anew.statusCode === 200) good(await job.handTight());
-      else expect(problemOf(anew).code).toBe('stop-not-answered');
+      if (anew.statusCode === 200) {
+        // A hose of another length is held against its route anew.
+        good(await job.offerUp());
+        good(await job.handTight());
+      } else expect(problemOf(anew).code).toBe('stop-not-answered');
     },
   );
 
@@ -409,6 +507,8 @@ describe('the box', () => {
     expect(obstacles(await job.torque(1))).toEqual(['boxNotAsOrdered']);
     // Decided anew with a reason, after the hose was specified as it is.
     good(await job.kit({ found, decided: { verdict: 'accept', because: 'Offered up, it has its slack' } }));
+    expect(problemOf(await job.handTight()).cautions?.map(({ id }) => id)).toEqual(['M14']);
+    good(await job.offerUp());
     good(await job.handTight());
   });
 

@@ -119,6 +119,8 @@ export const JobHoseSchema = z.strictObject({
   poseChecks: PoseChecksSchema,
   /** The length that goes on the order, between the sealing points; null until it is taken. */
   order_m: Length_m.nullable(),
+  /** What that length was taken from; left out where it was taken before it was kept. */
+  lengthTaken: ApprovalSchema.nullish(),
   /** What the maker counts from; null until somebody asked. */
   orderDatum: LengthDatumSchema.nullable(),
   lift: LiftSchema.nullable(),
@@ -135,6 +137,8 @@ export const JobHoseSchema = z.strictObject({
   /** Null until the box was opened. */
   kit: KitCheckSchema.nullable(),
   plugs: PlugsSchema,
+  /** What was held against its route; left out where nobody did, or did before it was kept. */
+  offeredUp: ApprovalSchema.nullish(),
   version: Version,
 });
 export type JobHose = z.infer<typeof JobHoseSchema>;
@@ -201,6 +205,8 @@ export const TorqueRecordSchema = z.strictObject({
   settled: z.boolean(),
   witnessMark: z.boolean(),
   verdict: z.enum(['within', 'above']),
+  /** The parts that it tightened; left out where it was recorded before they were kept. */
+  fitted: ApprovalSchema.nullish(),
   by: Name,
   byId: Id.nullable(),
   at: Instant,

@@ -50,6 +50,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   ferruleToApex_m: 'length from ferrule to bend',
   apexToPoint_m: 'length from bend to sealing point',
   neckLength_m: 'length of the neck',
+  takeOffsFrom: 'where the take-offs come from',
   clocking_rad: 'clocking',
   behindNeck: 'length behind the necks',
   eyeBore_m: 'hole of the eye',

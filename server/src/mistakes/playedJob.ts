@@ -46,6 +46,8 @@ export interface PlayOptions {
 /** Catalogue rows that a gate without a caution of its own stands for. */
 const ROW_OF: Readonly<Record<string, string>> = {
   changedSinceSpecified: 'M107',
+  changedSinceMeasured: 'M107',
+  changedSinceTorqued: 'M107',
   changedSinceQuoted: 'M108',
   boxReturned: 'M109',
   boxNotAsOrdered: 'M107',

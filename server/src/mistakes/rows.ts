@@ -972,6 +972,17 @@ const APPROVALS: readonly MistakeRow[] = [
       }),
       'another datum': changedThen((job) => job.done(job.edit({ orderDatum: BETWEEN_FERRULES }))),
       'another length': changedThen((job) => job.done(job.takeLength(0.03))),
+      'a pose unticked since the length was taken': async (job) => {
+        await job.specified();
+        await job.done(job.edit({ poseChecks: { leftLock: false } }));
+        return job.said(job.specify());
+      },
+      'another washer since the torque, specified anew and signed': async (job) => {
+        await job.readyToSign();
+        await job.done(job.editJoint({ washer: { material: 'aluminium', thickness_m: 0.0011 } }));
+        await job.done(job.specify());
+        return job.said(job.finish());
+      },
       'another bolt, at the signature': async (job) => {
         await job.readyToSign();
         await job.done(job.editJoint(bolt({ length_m: 0.024 })(await job.joint())));

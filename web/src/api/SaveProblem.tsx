@@ -5,7 +5,8 @@
 import type { Override } from '@zephyrcombe/contract';
 import { cautionText, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
-import { cautionDigest } from '@zephyrcombe/workshop';
+import type { Facts } from '@zephyrcombe/workshop';
+import { cautionDigest, changesBetween, changeText } from '@zephyrcombe/workshop';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -31,6 +32,8 @@ export interface FailedSave {
 
 interface SaveProblemProps {
   readonly save: FailedSave;
+  /** What was on the screen when it was asked for: told is what changed since. */
+  readonly seen?: Facts;
   /** Called when the other person's version is taken. */
   readonly onTakeTheirs?: () => void;
 }
@@ -54,7 +57,7 @@ const MAY_WORK_AGAIN: ReadonlySet<ApiError['code']> = new Set([
 
 export const mayWorkAgain = (error: ApiError): boolean => MAY_WORK_AGAIN.has(error.code);
 
-export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
+export function SaveProblem({ save, seen, onTakeTheirs }: SaveProblemProps) {
   const { error, variables } = save;
   const client = useQueryClient();
   if (error === null) return null;
@@ -90,6 +93,9 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
   return (
     <Notice severity="stop" title={error.title} live>
       <ErrorWords error={error} />
+      {error.code === 'changed-since-seen' && seen && details?.current ? (
+        <Differences before={seen} after={details.current as unknown as Facts} />
+      ) : null}
       {error.code === 'internal' ? <p>Request number {details?.requestId}</p> : null}
       {variables ? (
         <Line style={{ marginTop: 10 }}>
@@ -110,6 +116,17 @@ export function SaveProblem({ save, onTakeTheirs }: SaveProblemProps) {
         </Line>
       ) : null}
     </Notice>
+  );
+}
+
+function Differences({ before, after }: { readonly before: Facts; readonly after: Facts }) {
+  const write = useWriter();
+  return (
+    <ul>
+      {changesBetween(before, after).map((change) => (
+        <li key={change.path.join('.')}>{changeText(change, write)}</li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,56 +1,40 @@
-/** Whether an approval stands: while the facts that were judged are what they were. Nothing has to remember to clear it. */
-import type { Approval, HoseOfJob, JobDetail, JobHose } from '@zephyrcombe/contract';
+/** What of a job still stands as it was approved. */
+import type { HoseOfJob, JobDetail, JobHose } from '@zephyrcombe/contract';
 import { hoseOfJob, isClosed } from '@zephyrcombe/contract';
-import type { Change, Fact, Facts } from './facts.ts';
-import { changesBetween, digestOf, factsOf } from './facts.ts';
+import { wasOfferedUp } from './fitted.ts';
+import { hasLengthPassed } from './length.ts';
 import { specificationFacts } from './specification.ts';
-
-export type Standing =
-  | { readonly state: 'none' }
-  | { readonly state: 'stands' }
-  /** Something that was judged is another one now. */
-  | { readonly state: 'passed'; readonly changes: readonly Change[] };
-
-export function standingOf(approval: Approval | null | undefined, now: Facts): Standing {
-  if (!approval) return { state: 'none' };
-  const judged = factsOf(approval.facts);
-  const asked = asFarAsJudged(judged, now) as Facts;
-  return approval.digest === digestOf(asked)
-    ? { state: 'stands' }
-    : { state: 'passed', changes: changesBetween(judged, asked) };
-}
-
-/** An approval that was given before the datum was one of its facts says nothing of it. */
-function asFarAsJudged(judged: Fact | undefined, now: Fact): Fact {
-  if (Array.isArray(now))
-    return now.map((item: Fact, index) =>
-      asFarAsJudged(Array.isArray(judged) ? (judged as readonly Fact[])[index] : undefined, item),
-    );
-  if (typeof now !== 'object') return now;
-  const before = typeof judged === 'object' && !Array.isArray(judged) ? (judged as Facts) : null;
-  return Object.fromEntries(
-    Object.entries(now)
-      .filter(([key]) => key !== 'datum' || before === null || 'datum' in before)
-      .map(([key, fact]) => [key, asFarAsJudged(before?.[key], fact)]),
-  );
-}
+import type { Standing } from './standingOf.ts';
+import { standingOf } from './standingOf.ts';
 
 export const specificationStanding = (detail: JobDetail, own: HoseOfJob): Standing =>
   standingOf(own.hose.specification, specificationFacts(detail, own));
 
 /**
- * The job with each hose specified only while what was specified stands. A hose that was specified before approvals were kept
+ * The job with each hose specified only while its length and what was specified stand, and offered up only while the hoses in the
+ * hand are those that were held against their routes. A hose that was specified before approvals were kept
  * goes by its tick; a job that is closed shows what it was closed with.
  */
 export function withStandingApprovals(detail: JobDetail): JobDetail {
   if (isClosed(detail.job)) return detail;
   const stillSpecified = (hose: JobHose): boolean => {
-    if (!hose.specified || !hose.specification) return hose.specified;
+    if (!hose.specified || hasLengthPassed(detail, hose)) return false;
+    if (!hose.specification) return true;
     const own = hoseOfJob(detail, hose.hoseId);
     return own !== null && specificationStanding(detail, own).state === 'stands';
   };
+  const offeredUp =
+    detail.job.fitChecks.offeredUp &&
+    detail.hoses.every(({ hoseId }) => {
+      const own = hoseOfJob(detail, hoseId);
+      return own === null || wasOfferedUp(own);
+    });
   return {
     ...detail,
+    job:
+      offeredUp === detail.job.fitChecks.offeredUp
+        ? detail.job
+        : { ...detail.job, fitChecks: { ...detail.job.fitChecks, offeredUp } },
     hoses: detail.hoses.map((hose) =>
       stillSpecified(hose) === hose.specified ? hose : { ...hose, specified: false },
     ),

@@ -2,6 +2,7 @@
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
 import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { lengthStanding } from '../approvals/length.ts';
 import { specificationStanding } from '../approvals/standing.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -15,6 +16,8 @@ const hosesAt = (detail: JobDetail, jointId: string): readonly HoseOfJob[] =>
 function specificationObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   const { name: hose } = own.fitted;
   if (own.hose.order_m === null) return [{ code: 'notMeasured', hose }];
+  const length = lengthStanding(detail, own.hose);
+  if (length.state === 'passed') return [{ code: 'changedSinceMeasured', hose, changes: length.changes }];
   if (own.hose.specified) return [];
   const standing = specificationStanding(detail, own);
   return standing.state === 'passed'

@@ -8,6 +8,8 @@ export type Obstacle =
   | { readonly code: 'notMeasured'; readonly hose: string }
   | { readonly code: 'notSpecified'; readonly hose: string }
   | { readonly code: 'changedSinceSpecified'; readonly hose: string; readonly changes: readonly Change[] }
+  | { readonly code: 'changedSinceMeasured'; readonly hose: string; readonly changes: readonly Change[] }
+  | { readonly code: 'changedSinceTorqued'; readonly joint: string; readonly changes: readonly Change[] }
   | { readonly code: 'changedSinceQuoted' }
   | { readonly code: 'boxReturned'; readonly hose: string }
   | { readonly code: 'boxUndecided'; readonly hose: string }

@@ -14,6 +14,16 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
     hose: 'Front hose',
     changes: [{ path: ['jointA', 'bolt', 'thread'], before: 'M10×1.0', after: 'M10×1.25' }],
   },
+  changedSinceMeasured: {
+    code: 'changedSinceMeasured',
+    hose: 'Front hose',
+    changes: [{ path: ['checks', 'leftLock'], before: true, after: false }],
+  },
+  changedSinceTorqued: {
+    code: 'changedSinceTorqued',
+    joint: 'Front caliper',
+    changes: [{ path: ['bolt', 'material'], before: 'steel', after: 'aluminium' }],
+  },
   changedSinceQuoted: { code: 'changedSinceQuoted' },
   boxReturned: { code: 'boxReturned', hose: 'Front hose' },
   boxUndecided: { code: 'boxUndecided', hose: 'Front hose' },
@@ -49,6 +59,12 @@ test('a change is told by its place, in the reader’s units', () => {
   );
   expect(changeText({ path: ['clocking_rad'], before: 0, after: Math.PI / 2 }, createWriter(METRIC))).toMatch(
     /0.* → 90/,
+  );
+  const datum = { path: ['datum', 'endA'], before: 'eyeCentre', after: 'ferruleFace' };
+  expect(changeText(datum, createWriter(METRIC))).toMatch(/^datum, end A: eye centre → ferrule/);
+  const from = { path: ['endA', 'takeOffsFrom'], before: 'example', after: 'makersData' };
+  expect(changeText(from, createWriter(METRIC))).toBe(
+    'end A, where the take-offs come from: an example of ours → the maker’s sheet',
   );
   const seat = { path: ['jointA', 'port', 'seat'], before: 'flatWasherFace', after: 'invertedFlare' };
   expect(changeText(seat, createWriter(METRIC))).toBe(

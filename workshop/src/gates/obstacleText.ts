@@ -10,6 +10,7 @@ import {
   LINER_NAMES,
   listOf,
   MATERIAL_NAMES,
+  POINT_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
 } from '@zephyrcombe/contract';
@@ -40,6 +41,9 @@ const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   braid: BRAID_NAMES,
   cover: COVER_NAMES,
   fixing: FIXING_NAMES,
+  endA: POINT_NAMES,
+  endB: POINT_NAMES,
+  takeOffsFrom: { example: 'an example of ours', makersData: 'the maker’s sheet', measured: 'measured' },
 };
 
 function valueText(key: string, fact: Fact | null, write: Writer): string {
@@ -56,6 +60,9 @@ export function changeText({ path, before, after }: Change, write: Writer): stri
   const place = path.map((part) => PLACES[part] ?? fieldText(part)).join(', ');
   return `${place}: ${valueText(key, before, write)} → ${valueText(key, after, write)}`;
 }
+
+const changesText = (changes: readonly Change[], write: Writer): string =>
+  changes.map((change) => changeText(change, write)).join('; ');
 
 const fellBelow = (strokes: number): string =>
   `By the count the reservoir fell below its minimum ${strokes === 1 ? 'a stroke' : `${strokes} strokes`} ago: air may have been drawn in.`;
@@ -85,7 +92,17 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
     case 'changedSinceSpecified':
       return {
         what: `${obstacle.hose} is not what was specified.`,
-        wayOut: `Changed: ${obstacle.changes.map((change) => changeText(change, write)).join('; ')}. Specify it again, or put it back as it was.`,
+        wayOut: `Changed: ${changesText(obstacle.changes, write)}. Specify it again, or put it back as it was.`,
+      };
+    case 'changedSinceMeasured':
+      return {
+        what: `What the length of ${obstacle.hose} was taken from is another now.`,
+        wayOut: `Changed: ${changesText(obstacle.changes, write)}. Measure: take the length again.`,
+      };
+    case 'changedSinceTorqued':
+      return {
+        what: `${obstacle.joint} was tightened with other parts.`,
+        wayOut: `Changed: ${changesText(obstacle.changes, write)}. Fresh washers, and torque it again.`,
       };
     case 'changedSinceQuoted':
       return {

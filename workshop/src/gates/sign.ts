@@ -1,21 +1,32 @@
 /** Signing a job off: everything that its scope needs. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf } from '@zephyrcombe/contract';
-import { isNippleClear, isTorqued } from '../stages/stages.ts';
+import { torqueStanding } from '../approvals/fitted.ts';
+import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
 import { hosesSignGate } from './hoses.ts';
 import type { Obstacle } from './obstacle.ts';
+
+/** A joint that was tightened with other parts than it holds now. */
+function torquePassed(detail: JobDetail, jointId: string, joint: string): readonly Obstacle[] {
+  const last = detail.torqueRecords.filter((record) => record.jointId === jointId).at(-1);
+  const standing = last && torqueStanding(detail, last);
+  return standing?.state === 'passed'
+    ? [{ code: 'changedSinceTorqued', joint, changes: standing.changes }]
+    : [];
+}
 
 export function signGate(detail: JobDetail): readonly Obstacle[] {
   const { joints } = partsOf(detail);
   const nameOf = (jointId: string) => joints.find(({ id }) => id === jointId)?.name ?? 'a joint';
   const loose = detail.joints.filter(({ jointId }) => !isTorqued(detail, jointId));
-  const wet = detail.joints.filter(({ leakChecked }) => !leakChecked);
+  const wet = detail.joints.filter(({ jointId }) => !isDry(detail, jointId));
   const running = nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id));
   return [
     ...(detail.job.endsConfirmed
       ? []
       : [{ code: detail.hoses.length > 0 ? ('endsNotConfirmed' as const) : ('notLookedOver' as const) }]),
     ...hosesSignGate(detail),
+    ...loose.flatMap(({ jointId }) => torquePassed(detail, jointId, nameOf(jointId))),
     ...(loose.length > 0
       ? [{ code: 'jointsNotTorqued' as const, joints: loose.map(({ jointId }) => nameOf(jointId)) }]
       : []),

@@ -1,8 +1,10 @@
 /** Which stages a job has, which of them are done, which comes next: what list, rail, server and sign-off read. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { nipplesOf } from '@zephyrcombe/contract';
+import { isClosed, nipplesOf } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import { isClear, STAGES } from '@zephyrcombe/core';
+import { torqueStanding } from '../approvals/fitted.ts';
+import { hasLengthPassed } from '../approvals/length.ts';
 
 /** What is known of a job without reading all of it. */
 export interface JobTally {
@@ -55,8 +57,17 @@ export function jobProgress(tally: JobTally): Progress {
   return { stages, done, next: stages.find((stage) => !done.includes(stage)) ?? 'hand-over' };
 }
 
-export const isTorqued = ({ torqueRecords }: Pick<JobDetail, 'torqueRecords'>, jointId: string): boolean =>
-  torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+/** Tightened within its range at the last, with the parts that are in it now. */
+export function isTorqued(detail: JobDetail, jointId: string): boolean {
+  const last = detail.torqueRecords.findLast((record) => record.jointId === jointId);
+  return (
+    last?.verdict === 'within' && (isClosed(detail.job) || torqueStanding(detail, last).state !== 'passed')
+  );
+}
+
+/** Seen dry since it was tightened as it is. */
+export const isDry = (detail: JobDetail, jointId: string): boolean =>
+  isTorqued(detail, jointId) && detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
 
 export const isNippleClear = ({ bleedRuns }: Pick<JobDetail, 'bleedRuns'>, nippleId: string): boolean =>
   isClear(bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? []);
@@ -66,7 +77,9 @@ export function progressOf(detail: JobDetail): Progress {
   return jobProgress({
     endsConfirmed: detail.job.endsConfirmed,
     hoses: detail.hoses.length,
-    measuredHoses: detail.hoses.filter((hose) => hose.order_m !== null).length,
+    measuredHoses: detail.hoses.filter(
+      (hose) => hose.order_m !== null && (isClosed(detail.job) || !hasLengthPassed(detail, hose)),
+    ).length,
     specifiedHoses: detail.hoses.filter((hose) => hose.specified).length,
     joints: detail.joints.length,
     torquedJoints: detail.joints.filter(({ jointId }) => isTorqued(detail, jointId)).length,

@@ -8,6 +8,9 @@ const PARTS = ['component', 'port', 'joint', 'hose'];
  */
 const UP: readonly string[] = [
   ...PARTS.map((table) => `ALTER TABLE ${table} ADD COLUMN known JSON NULL`),
+  // What a length was taken from, what was held against its route, and which parts a torque tightened.
+  `ALTER TABLE job_hose ADD COLUMN lengthTaken JSON NULL, ADD COLUMN offeredUp JSON NULL`,
+  `ALTER TABLE torque_record ADD COLUMN fitted JSON NULL`,
   `CREATE TABLE end_sheet (
     id CHAR(36) NOT NULL PRIMARY KEY, family VARCHAR(20) NOT NULL, neckAngle_rad DOUBLE NOT NULL,
     end JSON NOT NULL, at DATETIME(3) NOT NULL, \`by\` VARCHAR(120) NOT NULL, byId CHAR(36) NULL,
@@ -16,6 +19,8 @@ const UP: readonly string[] = [
 
 const DOWN: readonly string[] = [
   `DROP TABLE end_sheet`,
+  `ALTER TABLE torque_record DROP COLUMN fitted`,
+  `ALTER TABLE job_hose DROP COLUMN lengthTaken, DROP COLUMN offeredUp`,
   ...PARTS.map((table) => `ALTER TABLE ${table} DROP COLUMN known`),
 ];
 

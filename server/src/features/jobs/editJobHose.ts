@@ -10,7 +10,7 @@ import {
   specificationCautions,
   tapeSetting,
 } from '@zephyrcombe/contract';
-import { boughtGate, digestOf, specificationFacts } from '@zephyrcombe/workshop';
+import { boughtGate, lengthFacts, lengthStanding, specificationFacts } from '@zephyrcombe/workshop';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -19,7 +19,7 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import { keepEnds } from '../ends/endSheets.ts';
 import type { JobAction } from './jobAction.ts';
 import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
-import { requireStopsAnswered, requireWay, told } from './jobAction.ts';
+import { approved, requireAsSeen, requireStopsAnswered, requireWay, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 /** What makes it another hose. */
@@ -36,7 +36,7 @@ export async function editJobHose(
   const current = detail.hoses.find((hose) => hose.hoseId === hoseId);
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
-  const { version, overrides, poseChecks, ...rest } = body;
+  const { version, overrides, seen, poseChecks, ...rest } = body;
   const changes = {
     ...rest,
     ...(poseChecks ? { poseChecks: { ...current.poseChecks, ...definedOnly(poseChecks) } } : {}),
@@ -69,6 +69,7 @@ export async function editJobHose(
   }
   if (typeof changes.order_m === 'number' || changes.specified === true) requireMay(person, 'approve');
   if (typeof changes.order_m === 'number') {
+    if (changes.specified !== true) requireAsSeen(seen, lengthFacts(detail, next));
     const result = orderLength(liveReadings(detail, hoseId), tapeSetting(detail, next));
     if (!result.ok)
       throw new AppProblem('no-answer', { detail: problemText(result.problem, createWriter(person.units)) });
@@ -85,7 +86,11 @@ export async function editJobHose(
   }
   if (changes.specified === true) {
     const own = hoseOfJob(detail, hoseId);
+    if (own) requireAsSeen(seen, specificationFacts(detail, { ...own, hose: next }));
     if (own && next.order_m === null) requireWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
+    const length = lengthStanding(detail, next);
+    if (own && changes.order_m === undefined && length.state === 'passed')
+      requireWay([{ code: 'changedSinceMeasured', hose: own.fitted.name, changes: length.changes }], person);
     const cautions = own
       ? [
           ...specificationCautions(detail, { ...own, hose: next }),
@@ -112,6 +117,9 @@ export async function editJobHose(
     {
       ...definedOnly(changes),
       ...(changes.specified === true ? { specification: specified(action, next) } : {}),
+      ...(typeof changes.order_m === 'number'
+        ? { lengthTaken: approved(action, lengthFacts(detail, next)) }
+        : {}),
       version: version + 1,
     },
     { where: { jobId: detail.job.id, hoseId }, transaction },
@@ -119,9 +127,8 @@ export async function editJobHose(
 }
 
 /** What is approved: exactly the facts that the cautions were worked out from. */
-function specified({ detail, person, now }: JobAction, hose: JobHose): Approval | null {
-  const own = hoseOfJob(detail, hose.hoseId);
+function specified(action: JobAction, hose: JobHose): Approval | null {
+  const own = hoseOfJob(action.detail, hose.hoseId);
   if (own === null) return null;
-  const facts = specificationFacts(detail, { ...own, hose });
-  return { by: person.name, byId: person.id, at: now.toISOString(), digest: digestOf(facts), facts };
+  return approved(action, specificationFacts(action.detail, { ...own, hose }));
 }

@@ -1,6 +1,6 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
 import { partsOf } from '@zephyrcombe/contract';
-import { jointGate } from '@zephyrcombe/workshop';
+import { isTorqued, jointGate } from '@zephyrcombe/workshop';
 import type { Caution } from '@zephyrcombe/core';
 import { judgeOfferUp } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -21,10 +21,7 @@ export async function editJobJoint(
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
 
-  if (
-    body.leakChecked === true &&
-    !detail.torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within')
-  ) {
+  if (body.leakChecked === true && !isTorqued(detail, jointId)) {
     throw new AppProblem('stage-not-ready', {
       detail: 'Torque this joint first; a hand-tight joint is not leak-checked.',
     });
@@ -33,9 +30,10 @@ export async function editJobJoint(
   let stood: readonly Caution[] = [];
   // Whoever puts the new hose on has opened the old one.
   if (changes.handTight === true) {
+    // What no reason opens comes first: nobody gives one for nothing.
+    requireWay(jointGate(detail, jointId), person);
     stood = [...judgeOfferUp(detail.job.fitChecks.offeredUp), ...(await donorCautions(action, jointId))];
     requireStopsAnswered(stood, overrides, person);
-    requireWay(jointGate(detail, jointId), person);
   }
   const given = definedOnly(changes);
   await models.JobJoint.update(

@@ -13,19 +13,21 @@ import {
   strictestInterval,
 } from '@zephyrcombe/core';
 import type { Caution } from '@zephyrcombe/core';
-import { leftOn, signGate } from '@zephyrcombe/workshop';
+import { digestOf, leftOn, signatureFacts, signGate } from '@zephyrcombe/workshop';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { keptEvidence } from '../evidence/keptEvidence.ts';
-import { requireAnswered, requireWay, told } from './jobAction.ts';
+import { requireAnswered, requireAsSeen, requireWay, told } from './jobAction.ts';
 import { refreshDue } from '../vehicles/due.ts';
 import { takeCircuit } from '../vehicles/saveHydraulics.ts';
 
 export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
+  const signed = signatureFacts(detail);
+  requireAsSeen(body.seen, signed);
   requireWay(signGate(detail), person);
   const today = calendarDateOf(now);
   if (body.servicedOn > today) throw fieldProblem('servicedOn', 'lies in the future');
@@ -125,6 +127,7 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   );
   await signCircuits(action);
   await log('finished', {
+    digest: digestOf(signed),
     servicedOn: body.servicedOn,
     distance_m: body.distance_m,
     distanceTyped: body.distanceTyped,

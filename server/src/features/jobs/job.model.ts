@@ -105,6 +105,8 @@ export const defineJobHose = (sequelize: Sequelize) =>
       clocking_rad: optionalQuantity(),
       specified: flag('specified'),
       specification: json('specification', true),
+      lengthTaken: json('lengthTaken', true),
+      offeredUp: json('offeredUp', true),
       build: json('build', true),
       makeUp: json('makeUp'),
       kit: json('kit', true),

@@ -9,6 +9,7 @@ import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
+import { offerUp } from './offerUp.ts';
 import { seePort } from './seePort.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
@@ -87,27 +88,33 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     startJob: ({ request, body }) => startJob(dependencies, personOf(request), body),
 
     editJob: ({ request, params, body }) =>
-      onOpenJob(dependencies, request, params.jobId, async ({ job, detail, person, transaction, log }) => {
-        const { version, fitChecks, handoverChecks, ...rest } = body;
-        const titleBefore = job.title;
-        if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
-        if (fitChecks?.offeredUp === true) requireWay(offerUpGate(detail), person);
-        // Checks come one by one and are merged: two people ticking at once do not untick each other.
-        const changes = {
-          ...definedOnly(rest),
-          ...(fitChecks ? { fitChecks: { ...job.fitChecks, ...definedOnly(fitChecks) } } : {}),
-          ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
-        };
-        await job.update({ ...changes, version: version + 1 }, { transaction });
-        if (rest.title !== undefined && rest.title !== titleBefore)
-          await log('renamed', { from: titleBefore, title: rest.title });
-        if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
-          await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
-        }
-        if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
-        if (fitChecks) await log('fitChecked', { ...fitChecks });
-        if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
-      }),
+      onOpenJob(
+        dependencies,
+        request,
+        params.jobId,
+        async ({ job, detail, person, now, models, transaction, log }) => {
+          const { version, fitChecks, handoverChecks, ...rest } = body;
+          const titleBefore = job.title;
+          if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
+          if (fitChecks?.offeredUp === true) requireWay(offerUpGate(detail), person);
+          // Checks come one by one and are merged: two people ticking at once do not untick each other.
+          const changes = {
+            ...definedOnly(rest),
+            ...(fitChecks ? { fitChecks: { ...job.fitChecks, ...definedOnly(fitChecks) } } : {}),
+            ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
+          };
+          await job.update({ ...changes, version: version + 1 }, { transaction });
+          if (rest.title !== undefined && rest.title !== titleBefore)
+            await log('renamed', { from: titleBefore, title: rest.title });
+          if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
+            await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
+          }
+          if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
+          if (fitChecks?.offeredUp === true) await offerUp({ detail, models, transaction, person, now });
+          if (fitChecks) await log('fitChecked', { ...fitChecks });
+          if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
+        },
+      ),
 
     abandonJob: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async (action) => {

@@ -1,11 +1,11 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
 import { randomUUID } from 'node:crypto';
-import type { Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import type { Approval, Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
 import { createWriter, may } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
-import type { Obstacle } from '@zephyrcombe/workshop';
-import { obstacleText, unanswered } from '@zephyrcombe/workshop';
+import type { Facts, Obstacle } from '@zephyrcombe/workshop';
+import { digestOf, obstacleText, unanswered } from '@zephyrcombe/workshop';
 import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
@@ -101,6 +101,21 @@ export async function actOnOpenJob(
       },
     });
   });
+}
+
+/** Who approves something now, and exactly what. */
+export const approved = ({ person, now }: Pick<JobAction, 'person' | 'now'>, facts: Facts): Approval => ({
+  by: person.name,
+  byId: person.id,
+  at: now.toISOString(),
+  digest: digestOf(facts),
+  facts,
+});
+
+/** What is approved is what was on the screen: refused with the facts of now where something that it covers changed meanwhile. */
+export function requireAsSeen(seen: string | undefined, facts: Facts): void {
+  if (seen !== undefined && seen !== digestOf(facts))
+    throw new AppProblem('changed-since-seen', { current: facts });
 }
 
 export interface LogLine {

@@ -146,11 +146,11 @@ describe('a job is abandoned', () => {
     const detail = await job();
     const [joint] = detail.joints;
     if (!joint) throw new Error('no joint');
+    await allSpecified(server, detail.job.id);
     await server.ask('PATCH', `/api/jobs/${detail.job.id}`, {
       version: detail.job.version,
       fitChecks: { offeredUp: true },
     });
-    await allSpecified(server, detail.job.id);
     const opened = (
       await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint.jointId}`, {
         version: joint.version,
@@ -174,11 +174,11 @@ describe('a job is abandoned', () => {
       [
         'hand tight',
         async (detail) => {
+          await allSpecified(server, detail.job.id);
           const on = await send('PATCH', detail, '', {
             version: detail.job.version,
             fitChecks: { offeredUp: true },
           });
-          await allSpecified(server, detail.job.id);
           const [joint] = on.joints;
           const path = `/joints/${joint?.jointId}`;
           const tight = await send('PATCH', on, path, { version: joint?.version, handTight: true });

@@ -27,6 +27,8 @@ export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   clocking_rad: hose.clocking_rad,
   specified: false,
   specification: null,
+  lengthTaken: null,
+  offeredUp: null,
   build: null,
   makeUp: { steps: [], proofs: [] },
   kit: null,

@@ -109,13 +109,13 @@ test('no joint goes on before the new hoses were held against the route: M14', a
       handTight: true,
       ...over,
     });
+  // Not before its hose is specified, whatever reason is given.
+  expect(problemOf(await handTight()).code).toBe('stage-not-ready');
+  await allSpecified(server, before.job.id);
   expect(problemOf(await handTight()).cautions?.map(({ id }) => id)).toEqual(['M14']);
   await server.ask('PATCH', `/api/jobs/${before.job.id}`, {
     version: before.job.version,
     fitChecks: { offeredUp: true },
   });
-  // Nor before its hose is specified.
-  expect(problemOf(await handTight()).code).toBe('stage-not-ready');
-  await allSpecified(server, before.job.id);
   expect((await handTight()).statusCode).toBe(200);
 });

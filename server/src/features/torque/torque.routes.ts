@@ -1,11 +1,18 @@
 import { capsAt, createWriter, fittedBolt, partsOf, problemText, torqueOf } from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
-import { jointGate } from '@zephyrcombe/workshop';
+import { fittedFacts, jointGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
-import { onOpenJob, requireStopsAnswered, requireWay, told } from '../jobs/jobAction.ts';
+import {
+  approved,
+  onOpenJob,
+  requireAsSeen,
+  requireStopsAnswered,
+  requireWay,
+  told,
+} from '../jobs/jobAction.ts';
 
 export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
   return {
@@ -26,6 +33,8 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               detail: 'Put this joint on hand tight first, and let the hose settle.',
             });
 
+          const parts = fittedFacts(detail, joint.id);
+          requireAsSeen(body.seen, parts);
           // Hand tight before, and something changed since.
           requireWay(jointGate(detail, joint.id), person);
           requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
@@ -60,18 +69,24 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           ];
           requireStopsAnswered(cautions, body.overrides, person);
 
-          const { overrides, ...columns } = body;
+          const { overrides, seen: _seen, ...columns } = body;
           await models.TorqueRecord.create(
             {
               ...columns,
               jobId: detail.job.id,
               wrenchName: wrench.name,
               verdict: judged.value.verdict,
+              fitted: approved({ person, now }, parts),
               by: person.name,
               byId: person.id,
               at: now,
             },
             { transaction },
+          );
+          // Whoever saw it dry before saw it before it was tightened so.
+          await models.JobJoint.update(
+            { leakChecked: false, version: state.version + 1 },
+            { where: { jobId: detail.job.id, jointId: joint.id, leakChecked: true }, transaction },
           );
           await log('torqued', {
             ...columns,

@@ -4,6 +4,7 @@ import type { Row } from '../../database/columns.ts';
 import {
   flag,
   instant,
+  json,
   key,
   optionalReference,
   plainTable,
@@ -30,6 +31,7 @@ export const defineTorqueRecord = (sequelize: Sequelize) =>
       settled: flag('settled'),
       witnessMark: flag('witnessMark'),
       verdict: text(),
+      fitted: json('fitted', true),
       by: text(),
       byId: optionalReference(),
       at: instant(),

@@ -19,7 +19,7 @@ import {
   washersNeeded,
   wrenchRange,
 } from '@zephyrcombe/core';
-import { isTorqued } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
@@ -36,6 +36,7 @@ import { Ruler } from '../../drawing/Ruler.tsx';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { ChangedSince } from '../job/ChangedSince.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { daysBetween } from './daysBetween.ts';
@@ -106,6 +107,8 @@ export function TorquePanel({
   const verdict = judged?.ok ? judged.value.verdict : null;
   const records = detail.torqueRecords.filter((candidate) => candidate.jointId === joint.id);
   const last = records.at(-1);
+  const parts = fittedFacts(detail, joint.id);
+  const standing = last ? torqueStanding(detail, last) : null;
   const range = wrench ? wrenchRange(wrench.maximum_Nm, wrench.minimum_Nm) : null;
 
   // What was refused is refused no longer once something is changed.
@@ -129,6 +132,7 @@ export function TorquePanel({
         freshWashers: draft.washers ? washerCount : 0,
         settled,
         witnessMark: draft.witness,
+        seen: digestOf(parts),
         overrides: [],
       },
     });
@@ -185,7 +189,16 @@ export function TorquePanel({
         </>
       ) : finished ? null : (
         <>
-          {records.some((candidate) => candidate.verdict === 'above') ? (
+          {standing && last ? (
+            <ChangedSince
+              approval={last.fitted}
+              standing={standing}
+              title="Tightened with other parts"
+              did="tightened"
+              until="Fresh washers, and torque it again."
+            />
+          ) : null}
+          {last?.verdict === 'above' ? (
             <Notice severity="stop" title="This joint was over-torqued">
               <p>New bolt, fresh washers, then torque it again and record it.</p>
             </Notice>
@@ -261,7 +274,7 @@ export function TorquePanel({
               answering={record.error?.code === 'stop-not-answered'}
             />
           ) : null}
-          <SaveProblem save={record} />
+          <SaveProblem save={record} seen={parts} />
           {verdict === 'above' && reading ? (
             <PlainButton
               isPending={record.isPending}

@@ -3,8 +3,6 @@ import {
   capsOfJob,
   handoverNames,
   may,
-  openChecks,
-  openChecksText,
   partsOf,
   problemText,
   STAGE_NAMES,
@@ -13,7 +11,17 @@ import {
 } from '@zephyrcombe/contract';
 import type { HandoverCheck } from '@zephyrcombe/core';
 import { handoverChecks, judgeBottle, judgeGrade, nextDue, strictestInterval } from '@zephyrcombe/core';
-import { isTorqued, leftOn, progressOf, signGate } from '@zephyrcombe/workshop';
+import {
+  digestOf,
+  isDry,
+  isTorqued,
+  leftOn,
+  openChecks,
+  openChecksText,
+  progressOf,
+  signatureFacts,
+  signGate,
+} from '@zephyrcombe/workshop';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -93,13 +101,17 @@ function OpenHandOver() {
       body: { version: job.version, handoverChecks: { [check]: selected } },
     });
   const incomplete = missingFrom(draft, detail);
+  const seen = signatureFacts(detail);
 
   const sign = () => {
     const ids = Object.fromEntries(
       circuits.map(({ circuit }) => [circuit.id, draft.ids[circuit.id] ?? newId()]),
     );
     setDraft({ ...draft, ids });
-    finish.mutate({ params: { jobId: job.id }, body: signingBody({ ...draft, ids }, detail) });
+    finish.mutate({
+      params: { jobId: job.id },
+      body: { ...signingBody({ ...draft, ids }, detail), seen: digestOf(seen) },
+    });
   };
 
   return (
@@ -116,7 +128,7 @@ function OpenHandOver() {
             {jointsInOrder(detail).map(({ joint, chosen }) => (
               <Tick
                 key={joint.id}
-                isSelected={chosen.leakChecked}
+                isSelected={isDry(detail, joint.id)}
                 isDisabled={!isTorqued(detail, joint.id)}
                 onChange={(leakChecked) =>
                   editJoint.mutate({
@@ -223,7 +235,7 @@ function OpenHandOver() {
         />
         {open === null ? null : <Fine>{open}</Fine>}
         <Obstacles obstacles={signGate(detail)} />
-        <SaveProblem save={finish} />
+        <SaveProblem save={finish} seen={seen} />
         <PrimaryButton
           isPending={finish.isPending}
           because={may(person, 'signOff') ? incomplete : whoMay('signOff')}

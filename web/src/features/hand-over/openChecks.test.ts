@@ -1,4 +1,6 @@
-import { nipplesOf, openChecks, openChecksText } from '@zephyrcombe/contract';
+import type { TorqueRecord } from '@zephyrcombe/contract';
+import { nipplesOf } from '@zephyrcombe/contract';
+import { digestOf, fittedFacts, isTorqued, openChecks, openChecksText } from '@zephyrcombe/workshop';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { outfitJob } from '../../testing/outfit.ts';
 
@@ -24,5 +26,53 @@ describe('what is still open', () => {
     expect(openChecksText({ ...none, toTorque: 1, all: 1 })).toBe(
       '1 check is still open: 1 joint to torque.',
     );
+  });
+});
+
+describe('a joint is tight', () => {
+  const detail = outfitJob();
+  const jointId = detail.joints[0]?.jointId ?? '';
+  const record = (over: Partial<TorqueRecord>): TorqueRecord => ({
+    id: 'a5d4c0de-0000-4000-8000-000000000001',
+    jointId,
+    wrenchId: 'a5d4c0de-0000-4000-8000-000000000002',
+    wrenchName: 'Bench 25',
+    torque_Nm: 19,
+    typed: '19 N·m',
+    freshWashers: 2,
+    settled: true,
+    witnessMark: true,
+    verdict: 'within',
+    by: 'Brannoc Hale',
+    byId: null,
+    at: '2026-11-23T10:00:00.000Z',
+    ...over,
+  });
+  const facts = fittedFacts(detail, jointId);
+  const fitted = { by: 'Brannoc Hale', byId: jointId, at: record({}).at, digest: digestOf(facts), facts };
+  const tight = (records: readonly TorqueRecord[], joint: object = {}) =>
+    isTorqued(
+      {
+        ...detail,
+        joints: detail.joints.map((one) => (one.jointId === jointId ? { ...one, ...joint } : one)),
+        torqueRecords: [...records],
+      },
+      jointId,
+    );
+
+  test('by its last record: one that went over the limit after it undoes it', () => {
+    expect(tight([record({})])).toBe(true);
+    expect(tight([record({}), record({ verdict: 'above', torque_Nm: 40 })])).toBe(false);
+    expect(tight([record({ verdict: 'above' }), record({})])).toBe(true);
+    expect(tight([])).toBe(false);
+  });
+
+  test('while it holds the parts that were tightened; a record of before parts were kept stands', () => {
+    const another = { washer: { material: 'copper', thickness_m: 0.001 } };
+    expect(tight([record({ fitted })])).toBe(true);
+    expect(tight([record({ fitted })], another)).toBe(false);
+    expect(tight([record({})], another)).toBe(true);
+    // Whether somebody ticked it hand tight or dry is none of its parts.
+    expect(tight([record({ fitted })], { handTight: false, leakChecked: true, version: 9 })).toBe(true);
   });
 });

@@ -37,7 +37,9 @@ import {
   Stack,
 } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
+import { digestOf, lengthFacts, lengthStanding } from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
+import { ChangedSince } from '../job/ChangedSince.tsx';
 import { KeepEvidence } from '../job/KeepEvidence.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
@@ -112,9 +114,11 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const byTape = orderOf(detail, hose);
   const tape_m = byTape.ok ? byTape.value.order_m : null;
   const result = orderOf(detail, hose, agreedShort_m(route, tape_m));
+  const seen = lengthFacts(detail, { ...hose, order_m: result.ok ? taken_m(result.value) : null });
   const movement = movementOfHose(detail, hose.hoseId);
   const datums = datumsFor(hose);
   const orderDatum = orderDatumOf(hose);
+  const length = lengthStanding(detail, hose);
   const wanted = result.ok ? inDatum(hose, result.value.order_m, orderDatum) : null;
   const nextOpen = detail.hoses.find(
     (candidate) => candidate.order_m === null && candidate.hoseId !== hose.hoseId,
@@ -226,8 +230,15 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
       {result.ok ? (
         <Cautions cautions={result.cautions} answering={edit.error?.code === 'stop-not-answered'} />
       ) : null}
-      <SaveProblem save={edit} />
-      {finished ? null : hose.order_m !== null ? (
+      <SaveProblem save={edit} seen={seen} />
+      <ChangedSince
+        approval={hose.lengthTaken}
+        standing={length}
+        title="Changed since this length was taken"
+        did="took"
+        until="Take it again, as it is now."
+      />
+      {finished ? null : hose.order_m !== null && length.state !== 'passed' ? (
         <>
           <Fine>{savedText(hose, hose.order_m, write)}</Fine>
           <PrimaryButton
@@ -256,7 +267,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
             if (result.ok)
               edit.mutate({
                 params,
-                body: { version: hose.version, order_m: Number(result.value.order_m.toFixed(6)) },
+                body: { version: hose.version, order_m: taken_m(result.value), seen: digestOf(seen) },
               });
           }}
         >
@@ -280,3 +291,6 @@ function savedText(hose: JobHose, order_m: number, write: Writer): string {
     return `Saved: order ${sealing}.`;
   return `Saved: order ${write.length(ordered_m)} ${datumName(hose.orderDatum)} (${sealing}).`;
 }
+
+/** As it is sent: to the micrometre. */
+const taken_m = ({ order_m }: { readonly order_m: number }): number => Number(order_m.toFixed(6));

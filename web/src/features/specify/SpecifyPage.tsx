@@ -23,6 +23,7 @@ import {
   boltReuse,
   EXAMPLE_BENDS_deg,
   exampleEnd,
+  inOrder,
   needsClocking,
   JOINT_MATERIALS,
   threadNamed,
@@ -52,7 +53,9 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
+import { digestOf, lengthStanding, specificationFacts, specificationStanding } from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
+import { ChangedSince } from '../job/ChangedSince.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
@@ -71,7 +74,6 @@ import type { BuildAtHand } from './useBuild.ts';
 import { useBuild } from './useBuild.ts';
 import { TakeOffs } from '../known/TakeOffs.tsx';
 import { useKnownEnds } from '../known/useKnownEnds.ts';
-import { ChangedSince } from './ChangedSince.tsx';
 
 const degrees = (value_rad: number) => Math.round((value_rad * 180) / Math.PI);
 
@@ -165,6 +167,10 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
       jointCautions(view).map((caution) => ({ ...caution, subject: view.joint.name })),
     ),
   ];
+  const seen = specificationFacts(detail, {
+    ...own,
+    hose: { ...hose, build: { ...at.build, along: inOrder(at.build.along) } },
+  });
   const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
   const cutting = cutListAddress(
     detail.hoses.flatMap((own) =>
@@ -256,10 +262,24 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
         </Stack>
       ) : null}
       <RouteOfBuild own={own} build={at.build} route={route} />
-      <ChangedSince own={own} />
+      <ChangedSince
+        approval={hose.specification}
+        standing={specificationStanding(detail, own)}
+        title="Changed since it was specified"
+        did="specified"
+        until="Until it is specified again it is not fitted."
+      />
+      <ChangedSince
+        approval={hose.lengthTaken}
+        standing={lengthStanding(detail, hose)}
+        title="Changed since its length was taken"
+        did="took"
+        until="Take the length again in Measure before it is specified."
+      />
       <Cautions cautions={cautions} answering={edit.error?.code === 'stop-not-answered'} />
       <SaveProblem
         save={edit}
+        seen={seen}
         onTakeTheirs={() => {
           clearClocking();
           at.clear();
@@ -305,7 +325,10 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
                   : 'A figure of this build cannot be read yet.'
           }
           onPress={() =>
-            edit.mutate({ params, body: { version: hose.version, build: at.build, specified: true } })
+            edit.mutate({
+              params,
+              body: { version: hose.version, build: at.build, specified: true, seen: digestOf(seen) },
+            })
           }
         >
           {order?.ok ? `Specify ${write.length(order.value.length_m)}` : 'Specify this hose'}

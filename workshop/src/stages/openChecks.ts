@@ -1,8 +1,8 @@
 /** Everything that still stands between a job and its signature, counted. */
-import { isClear, judgeHandover } from '@zephyrcombe/core';
-import type { JobDetail } from '../entities/job.ts';
-import { uncountedOpenings } from './caps.ts';
-import { nipplesOf } from './partsOfJob.ts';
+import { judgeHandover } from '@zephyrcombe/core';
+import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesOf, uncountedOpenings } from '@zephyrcombe/contract';
+import { isDry, isNippleClear, isTorqued } from './stages.ts';
 
 export interface OpenChecks {
   readonly toTorque: number;
@@ -15,15 +15,11 @@ export interface OpenChecks {
 
 /** Joints without a torque within their range, joints not seen dry, nipples not clear, openings not counted, final ticks. */
 export function openChecks(detail: JobDetail): OpenChecks {
-  const { job, joints, torqueRecords, bleedRuns } = detail;
-  const torqued = (jointId: string) =>
-    torqueRecords.some((record) => record.jointId === jointId && record.verdict === 'within');
+  const { job, joints } = detail;
   const counts = {
-    toTorque: joints.filter(({ jointId }) => !torqued(jointId)).length,
-    toSeeDry: joints.filter(({ leakChecked }) => !leakChecked).length,
-    toRunClear: nipplesOf(detail).filter(
-      ({ id }) => !isClear(bleedRuns.find(({ nippleId }) => nippleId === id)?.events ?? []),
-    ).length,
+    toTorque: joints.filter(({ jointId }) => !isTorqued(detail, jointId)).length,
+    toSeeDry: joints.filter(({ jointId }) => !isDry(detail, jointId)).length,
+    toRunClear: nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id)).length,
     toCount: uncountedOpenings(detail),
     ticks: judgeHandover(job.handoverChecks, { hasJoints: joints.length > 0 }).open.length,
   };
