@@ -276,11 +276,14 @@ export const ROUTES = {
   }),
   getJobLog: route({
     ...ADDRESSES.getJobLog,
-    summary: 'The job’s log, oldest first, a page at a time',
+    summary: 'The job’s log, oldest first, a page at a time: whole, or of one part or person',
     params: JobParams,
     query: z.strictObject({
       after: z.coerce.number().int().min(0).default(0),
       limit: z.coerce.number().int().min(1).max(200).default(100),
+      /** A hose, a joint or a nipple. */
+      part: Id.optional(),
+      by: Name.optional(),
     }),
     reply: page(LogEntrySchema),
   }),

@@ -343,6 +343,8 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   nippleOrderOver: [() => [[circuit]]],
   refillGuard: [() => [master, 3e-5, 4, true]],
   strokeVolume: [() => [master]],
+  volumeByStrokes: [() => [master, 12]],
+  strokeByStrokes: [() => [master, 3e-5, 12]],
   soonUntil: none,
   judgeDueDate: none,
   judgeDueDistance: [() => [5e7, 1e7, 4e7]],

@@ -74,6 +74,7 @@ export { VEHICLE_CAUTIONS, vehicleCautions } from './layout/vehicleCautions.ts';
 export type { NippleTurn } from './bleeding/nippleOrder.ts';
 export { nippleOrder, nippleOrderOver } from './bleeding/nippleOrder.ts';
 export type { MasterStroke, RefillGuard } from './bleeding/strokes.ts';
+export { strokeByStrokes, volumeByStrokes } from './bleeding/counted.ts';
 export { refillGuard, strokeVolume } from './bleeding/strokes.ts';
 
 export type { FluidGrade } from './fluid/grade.ts';

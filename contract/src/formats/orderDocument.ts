@@ -1,5 +1,5 @@
 /** An order for hoses as a document that leaves the shop: `docs/formats/order.md`. As JSON. */
-import { freeHose, needsClocking, SEATS } from '@zephyrcombe/core';
+import { assumedOfPort, freeHose, needsClocking, SEATS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { CalendarDate, Id, Length_m, Name } from '../entities/common.ts';
 import { AlongPartSchema, EndFittingSchema, HoseBuildSchema } from '../entities/hoseBuild.ts';
@@ -33,6 +33,8 @@ const OrderEndSchema = EndFittingSchema.extend({
   takeOff_m: z.number().min(0).max(0.4),
   /** Of which from the bend to the sealing point. */
   beyondBend_m: z.number().min(0).max(0.4),
+  /** What of it nobody has seen on the vehicle or read from a maker's sheet; left out where all of it is known. */
+  assumed: z.array(z.enum(['thread', 'seat', 'depth_m', 'takeOff'])).optional(),
 });
 
 const OrderHoseSchema = z.strictObject({
@@ -81,6 +83,15 @@ export const OrderDocumentSchema = z.strictObject({
 export type OrderDocument = z.infer<typeof OrderDocumentSchema>;
 export type OrderHose = OrderDocument['hoses'][number];
 
+function assumedOfEnd(
+  end: HoseOfJob['hose']['endA'],
+  at: JointOfJob | null,
+): Pick<OrderHose['endA'], 'assumed'> {
+  const isVouched = end.takeOffsFrom === 'makersData' || end.takeOffsFrom === 'measured';
+  const assumed = [...(at ? assumedOfPort(at.port) : []), ...(isVouched ? [] : ['takeOff' as const])];
+  return assumed.length > 0 ? { assumed } : {};
+}
+
 const orderEnd = (own: HoseOfJob, end: 'endA' | 'endB', at: JointOfJob | null): OrderHose['endA'] => ({
   ...buildOf(own)[end],
   family: own.hose[end].family,
@@ -92,6 +103,7 @@ const orderEnd = (own: HoseOfJob, end: 'endA' | 'endB', at: JointOfJob | null): 
   hexagon_m: own.hose[end].family === 'banjo' ? null : (at?.joint.hexagon_m ?? null),
   takeOff_m: Number((own.hose[end].ferruleToApex_m + own.hose[end].apexToPoint_m).toFixed(6)),
   beyondBend_m: Number(own.hose[end].apexToPoint_m.toFixed(6)),
+  ...assumedOfEnd(own.hose[end], at),
 });
 
 /** "2026-0007": the year in which the job was opened and its number. */

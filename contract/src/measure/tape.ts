@@ -1,6 +1,6 @@
 /** What the tape of a job is judged by: the same on the screen and on the server. */
-import type { Body, HoseMovement, TapeSetting } from '@zephyrcombe/core';
-import { movementOf } from '@zephyrcombe/core';
+import type { Body, Caution, HoseMovement, TapeSetting } from '@zephyrcombe/core';
+import { judgeTakeOffs, movementOf, sealingDatum } from '@zephyrcombe/core';
 import type { JobDetail, JobHose, Reading } from '../entities/job.ts';
 import { partsOf } from '../specify/partsOfJob.ts';
 
@@ -17,6 +17,27 @@ export function movementOfHose(detail: Pick<JobDetail, 'circuits'>, hoseId: stri
     return circuit.components.find(({ id }) => id === joint?.componentId)?.body ?? 'frame';
   };
   return movementOf(bodyAt(hose?.fromJointId), bodyAt(hose?.toJointId));
+}
+
+/**
+ * M102 where a length would be taken from readings between other points than the seals, and than those it is ordered between:
+ * it rests on the dimensions of an end then.
+ */
+export function readingCautions(
+  detail: JobDetail,
+  hose: Pick<JobHose, 'hoseId' | 'endA' | 'endB' | 'orderDatum'>,
+): readonly Caution[] {
+  const readings = liveReadings(detail, hose.hoseId);
+  const wanted = hose.orderDatum ?? sealingDatum(hose.endA, hose.endB);
+  return (['endA', 'endB'] as const).flatMap((end) => {
+    const odd = readings.find(({ datum }) => datum[end] !== wanted[end]);
+    return odd
+      ? judgeTakeOffs(hose[end], odd.datum[end]).map((caution) => ({
+          ...caution,
+          subject: end === 'endA' ? 'End A' : 'End B',
+        }))
+      : [];
+  });
 }
 
 export const tapeSetting = (

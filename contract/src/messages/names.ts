@@ -498,7 +498,7 @@ export const ORIGIN_NAMES: Readonly<Record<Origin, string>> = {
   oldPart: 'from the old part',
   makersData: 'from the maker’s data',
   example: 'from an example of ours',
-  notSaid: 'nobody has said from what',
+  notSaid: 'on nobody’s word',
 };
 
 /** "seen by Brannoc Hale", "assumed from the old part", "not known". */

@@ -9,8 +9,10 @@ import {
   BRAID_NAMES,
   COVER_NAMES,
   datumName,
+  FACT_NAMES,
   FIXING_NAMES,
   LINER_NAMES,
+  listOf,
   MATERIAL_NAMES,
   SEAT_NAMES,
 } from '../messages/names.ts';
@@ -91,7 +93,7 @@ function hosePages(
         'Length to order',
         `${write.length(hose.length_m)} ± ${write.length(hose.tolerance_m)}, ${datumName(hose.datum)}`,
       ],
-      ['Hose between the ferrules', write.length(hose.freeLength_m)],
+      ['Hose between the ferrules', freeLengthText(hose, write)],
       [
         'Hose',
         `bore ${write.fineLength(hose.bore_m)}, ${write.fineLength(hose.outside_m)} over all, ${LINER_NAMES[hose.liner]} liner, ${BRAID_NAMES[hose.braid]} braid, ${COVER_NAMES[hose.cover]} cover`,
@@ -124,6 +126,14 @@ function hosePages(
   if (alongTop - tableHeight_m(along) >= bottom) return [[...first, ...tableMarks([left, alongTop], along)]];
   return [first, ...tablesOf(along, top - bottom).map((table) => tableMarks([left, top], table))];
 }
+
+/** The hose that can be seen rests on the take-offs of both ends. */
+const freeLengthText = ({ freeLength_m, endA, endB }: OrderHose, write: Writer): string =>
+  `${write.length(freeLength_m)}${
+    [endA, endB].some(({ assumed }) => assumed?.includes('takeOff'))
+      ? ', by assumed take-offs: not a figure to order by'
+      : ''
+  }`;
 
 /** An end in words, the same on the page and on paper. */
 export const endText = (end: OrderHose['endA'], write: Writer): string =>
@@ -158,4 +168,18 @@ export const endText = (end: OrderHose['endA'], write: Writer): string =>
       : end.family === 'threaded'
         ? ['no bracket']
         : []),
+    ...assumedText(end),
   ].join(', ');
+
+/** The take-offs are said where a length rests on them. */
+function assumedText({ assumed = [] }: OrderHose['endA']): readonly string[] {
+  const facts = assumed.filter((fact) => fact !== 'takeOff');
+  return facts.length === 0
+    ? []
+    : [
+        `only assumed, not seen: ${listOf(
+          facts.map((fact) => FACT_NAMES[fact]),
+          'and',
+        )}`,
+      ];
+}

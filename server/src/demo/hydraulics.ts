@@ -10,6 +10,18 @@ const degrees = (value: number) => (value * Math.PI) / 180;
 /** When the shop took its vehicles in, and who looked into their ports. */
 export const WHEN_TAKEN_IN = { by: 'Ottoline Fenn', at: '2025-03-03T09:00:00.000Z' };
 
+/** What is cast on a part was seen, what is a travel or a volume was measured. */
+export function readOff(
+  figures: Partial<Pick<Component, 'masterBore_m' | 'leverStroke_m' | 'leverRatio' | 'usable_m3'>>,
+): Component['known'] {
+  const measured = (['leverStroke_m', 'leverRatio', 'usable_m3'] as const).filter((fact) => figures[fact]);
+  const known = [
+    ...(figures.masterBore_m ? [['masterBore_m', { how: 'seen', ...WHEN_TAKEN_IN }]] : []),
+    ...measured.map((fact) => [fact, { how: 'measured', ...WHEN_TAKEN_IN }]),
+  ];
+  return known.length > 0 ? (Object.fromEntries(known) as Component['known']) : null;
+}
+
 interface JointPlan {
   readonly key: string;
   readonly on: string;
@@ -64,6 +76,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     leverRatio: component.leverRatio ?? null,
     usable_m3: component.usable_m3 ?? null,
     height_m: component.height_m ?? null,
+    known: readOff(component),
     version: 0,
   }));
   const ports: Port[] = plan.joints.map((joint) => ({

@@ -6,7 +6,7 @@ import type { Circuit, HydraulicsEntry } from '@zephyrcombe/contract';
 import { renumber } from '@zephyrcombe/contract';
 import type { PatternId } from '@zephyrcombe/core';
 import { addComponent, changeLine, connect, replaceLine, startPattern, withKnown } from '@zephyrcombe/core';
-import { WHEN_TAKEN_IN } from './hydraulics.ts';
+import { readOff, WHEN_TAKEN_IN } from './hydraulics.ts';
 import { demoId } from './identity.ts';
 
 type KeyedCircuit = Circuit & { readonly key: string };
@@ -45,11 +45,13 @@ function byStart<Value>(table: Readonly<Record<string, Value>>, name: string): V
 function measured(hydraulics: HydraulicsEntry, facts: Measured): HydraulicsEntry {
   return {
     ...hydraulics,
-    components: hydraulics.components.map((part) => ({
-      ...part,
-      ...byStart(facts.parts, part.name),
-      usable_m3: part.kind === 'reservoir' ? facts.usable_m3 : null,
-    })),
+    components: hydraulics.components.map((part) => {
+      const figures = {
+        ...byStart(facts.parts, part.name),
+        usable_m3: part.kind === 'reservoir' ? facts.usable_m3 : null,
+      };
+      return { ...part, ...figures, known: readOff(figures) };
+    }),
     // Ports that nobody has looked into are as the pattern assumes them.
     ports: hydraulics.ports.map((port) => {
       const thread = byStart(facts.threads, port.name);

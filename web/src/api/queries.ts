@@ -132,12 +132,18 @@ export const jobQuery = (jobId: string) =>
     queryFn: ({ signal }) => call('getJob', { params: { jobId } }, signal),
   });
 
-export const jobLogQuery = (jobId: string) =>
+/** What the log is asked for: all of it, or what it tells of one part or person. */
+export interface LogFilter {
+  readonly part?: string;
+  readonly by?: string;
+}
+
+export const jobLogQuery = (jobId: string, filter: LogFilter = {}) =>
   infiniteQueryOptions({
-    queryKey: ['job', jobId, 'log'],
+    queryKey: ['job', jobId, 'log', filter],
     initialPageParam: 0,
     queryFn: ({ signal, pageParam }) =>
-      call('getJobLog', { params: { jobId }, query: { after: pageParam } }, signal),
+      call('getJobLog', { params: { jobId }, query: { after: pageParam, ...filter } }, signal),
     getNextPageParam: (page) => (page.next === null ? undefined : Number(page.next)),
   });
 

@@ -20,6 +20,11 @@ export type Obstacle =
   | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly PortFact[] }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
+  | { readonly code: 'notMadeHere'; readonly hose: string }
+  | { readonly code: 'nothingToOrder' }
+  | { readonly code: 'notQuoted' }
+  | { readonly code: 'nothingOrdered' }
+  | { readonly code: 'notHandTight'; readonly joint: string }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
   | {
       readonly code: 'sharedReservoirEmpty';

@@ -152,6 +152,25 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `${obstacle.hose} has steps on its build sheet.`,
         wayOut: 'Take those steps back first, if it really was not made up here.',
       };
+    case 'notMadeHere':
+      return {
+        what: `${obstacle.hose} is not said to be made up here.`,
+        wayOut: 'Say so in Specify; then its build sheet opens.',
+      };
+    case 'nothingToOrder':
+      return {
+        what: 'No hose is specified for a supplier yet.',
+        wayOut: 'Specify one first.',
+      };
+    case 'notQuoted':
+      return { what: 'Nobody has asked for a quote.', wayOut: 'Ask for one first.' };
+    case 'nothingOrdered':
+      return { what: 'Nothing is ordered that could come.', wayOut: 'Order it first.' };
+    case 'notHandTight':
+      return {
+        what: `${obstacle.joint} is not on hand tight.`,
+        wayOut: 'Put it on by hand first, and let the hose settle.',
+      };
     case 'reservoirEmpty':
       return {
         what: fellBelow(obstacle.strokesOver),

@@ -8,6 +8,7 @@ import {
   liveReadings,
   partsOf,
   proofCautions,
+  readingCautions,
   specificationCautions,
   tapeSetting,
   torqueOf,
@@ -35,7 +36,7 @@ function ofHose(detail: JobDetail, hoseId: string): readonly StandingCaution[] {
   const readings = liveReadings(detail, hoseId);
   const length = readings.length > 0 ? orderLength(readings, tapeSetting(detail, own.hose)) : null;
   return [
-    ...(length?.ok ? at('length', length.cautions, name) : []),
+    ...(length?.ok ? at('length', [...length.cautions, ...readingCautions(detail, own.hose)], name) : []),
     ...at('specification', specificationCautions(detail, own), name),
     ...at('hand', proofCautions(own.hose), name),
   ];

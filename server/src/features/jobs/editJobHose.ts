@@ -7,6 +7,7 @@ import {
   liveReadings,
   partsOf,
   problemText,
+  readingCautions,
   specificationCautions,
   tapeSetting,
 } from '@zephyrcombe/contract';
@@ -76,12 +77,13 @@ export async function editJobHose(
     if (changes.order_m < result.value.order_m - TAKEN_TOLERANCE_m) {
       throw fieldProblem('order_m', 'is shorter than the readings and the slack ask for');
     }
-    requireStopsAnswered(result.cautions, overrides, person);
+    const cautions = [...result.cautions, ...readingCautions(detail, next)];
+    requireStopsAnswered(cautions, overrides, person);
     await log('lengthTaken', {
       hoseId,
       order_m: changes.order_m,
       overrides,
-      cautions: told(result.cautions),
+      cautions: told(cautions),
     });
   }
   if (changes.specified === true) {

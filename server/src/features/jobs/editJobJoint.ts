@@ -21,10 +21,10 @@ export async function editJobJoint(
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
 
+  // A joint that is hand tight is not leak-checked.
   if (body.leakChecked === true && !isTorqued(detail, jointId)) {
-    throw new AppProblem('stage-not-ready', {
-      detail: 'Torque this joint first; a hand-tight joint is not leak-checked.',
-    });
+    const name = partsOf(detail).joints.find(({ id }) => id === jointId)?.name ?? jointId;
+    requireWay([{ code: 'jointsNotTorqued', joints: [name] }], person);
   }
   const { version, overrides, ...changes } = body;
   let stood: readonly Caution[] = [];

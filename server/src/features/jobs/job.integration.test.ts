@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
@@ -425,5 +425,39 @@ describe('signing off too early', () => {
       errors: [{ field: 'jointsNotTorqued' }, { field: 'jointsNotDry' }, { field: 'nipplesNotClear' }],
     });
     expect(problemOf(reply).detail).toMatch(/^Not torqued: .*Left caliper.* Fit: record the torque/);
+  });
+});
+
+describe('the log of one part or one person', () => {
+  test('holds all that names the part, a reading of it that was struck out too, and nothing else', async () => {
+    const detail = await server.job('petrelle-bars');
+    const [one, other] = detail.hoses;
+    const url = `/api/jobs/${detail.job.id}`;
+    const mine = tubeReading(one?.hoseId, 0.74);
+    const foreign = tubeReading(other?.hoseId, 0.81);
+    const apprentice = await server.signInAs('tamsin');
+    await server.ask('POST', `${url}/readings`, mine);
+    await server.ask('POST', `${url}/readings`, foreign, apprentice);
+    await server.ask('POST', `${url}/readings/${mine.id}/strike`, { because: 'The mark slipped' });
+    const log = async (query: string) =>
+      (await server.ask('GET', `${url}/log?${query}`)).json<{ items: LogEntry[]; next: string | null }>();
+    const all = (await log('limit=200')).items;
+    const { items } = await log(`limit=200&part=${one?.hoseId}`);
+    expect(items.map(({ kind }) => kind).slice(-2)).toEqual(['readingTaken', 'readingStruck']);
+    // Every line that names the hose or that reading, in the order of the log; no line of the other hose alone.
+    const names = ({ detail: told }: LogEntry) => {
+      const text = JSON.stringify(told);
+      return text.includes(one?.hoseId ?? '?') || text.includes(mine.id);
+    };
+    expect(items).toEqual(all.filter(names));
+    expect(items.length).toBeLessThan(all.length);
+    // The pages of a filtered log go on where they stopped.
+    const first = await log(`limit=1&part=${one?.hoseId}`);
+    expect(first.items).toEqual(items.slice(0, 1));
+    expect((await log(`limit=200&part=${one?.hoseId}&after=${first.next}`)).items).toEqual(items.slice(1));
+    const hers = await log('limit=200&by=Tamsin Orrey');
+    expect(hers.items).toEqual(all.filter(({ by }) => by === 'Tamsin Orrey'));
+    expect(hers.items.length).toBeGreaterThan(0);
+    expect((await log(`limit=200&by=Tamsin Orrey&part=${one?.hoseId}`)).items).toEqual([]);
   });
 });

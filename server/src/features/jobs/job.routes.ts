@@ -1,5 +1,4 @@
 import { offerUpGate, standingCautions } from '@zephyrcombe/workshop';
-import { Op } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
@@ -9,6 +8,7 @@ import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
+import { pageOfLog } from './jobLog.ts';
 import { offerUp } from './offerUp.ts';
 import { seePort } from './seePort.ts';
 import { checkKit } from './kit.ts';
@@ -63,27 +63,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
       };
     },
 
-    async getJobLog({ params, query }) {
-      const rows = await models.LogEntry.findAll({
-        where: { jobId: params.jobId, sequence: { [Op.gt]: query.after } },
-        order: [['sequence', 'ASC']],
-        limit: query.limit + 1,
-      });
-      const shown = rows.slice(0, query.limit);
-      return {
-        items: shown.map(({ id, sequence, at, by, byId, kind, detail, correctsId }) => ({
-          id,
-          sequence: Number(sequence),
-          at: at.toISOString(),
-          by,
-          byId,
-          kind,
-          detail,
-          correctsId,
-        })),
-        next: rows.length > query.limit ? String(shown.at(-1)?.sequence ?? '') : null,
-      };
-    },
+    getJobLog: ({ params, query }) => pageOfLog(models, params.jobId, query),
 
     startJob: ({ request, body }) => startJob(dependencies, personOf(request), body),
 

@@ -166,13 +166,17 @@ export function requireAnswered(
   throw new AppProblem('stop-not-answered', { cautions: open, ...detail });
 }
 
-/** Refuses while something stands in the way, naming it and the way out. No reason opens these gates. */
-export function requireWay(obstacles: readonly Obstacle[], person: Person): void {
-  if (obstacles.length === 0) return;
+/** What stands in the way, named with the way out. No reason opens these gates. */
+export function inTheWay(obstacles: readonly Obstacle[], person: Person): AppProblem {
   const write = createWriter(person.units);
   const texts = obstacles.map((obstacle) => ({ code: obstacle.code, ...obstacleText(obstacle, write) }));
-  throw new AppProblem('stage-not-ready', {
+  return new AppProblem('stage-not-ready', {
     detail: texts.map(({ what, wayOut }) => `${what} ${wayOut}`).join(' '),
     errors: texts.map(({ code, what }) => ({ field: code, message: what })),
   });
+}
+
+/** Refuses while something stands in the way. */
+export function requireWay(obstacles: readonly Obstacle[], person: Person): void {
+  if (obstacles.length > 0) throw inTheWay(obstacles, person);
 }

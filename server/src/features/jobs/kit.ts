@@ -5,6 +5,7 @@ import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
+import { inTheWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function checkKit(
@@ -17,10 +18,8 @@ export async function checkKit(
   if (!own) throw new AppProblem('not-found');
   requireVersion(own.hose, body.version);
   const order = kitOrderOf(detail, own);
-  if (order === null)
-    throw new AppProblem('stage-not-ready', {
-      detail: 'Specify this hose first: there is nothing to compare with.',
-    });
+  // There is nothing to compare with.
+  if (order === null) throw inTheWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
   const { found, decided } = body;
   const { verdict, open } = judgeKit(order, found);
   if (decided !== null) {

@@ -1,13 +1,13 @@
 /** Making a hose up in the shop: step by step in an order that is kept, and the test without which it is not fitted. */
 import type { MadeStep } from '@zephyrcombe/contract';
-import { MAKE_UP_STEP_NAMES, makeUpStepsOf, withCaps } from '@zephyrcombe/contract';
+import { MAKE_UP_STEP_NAMES, makeUpStepsOf, partsOf, withCaps } from '@zephyrcombe/contract';
 import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
 import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResting } from '@zephyrcombe/core';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { requireStopsAnswered, told } from './jobAction.ts';
+import { inTheWay, requireStopsAnswered, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 type Step = Omit<MadeStep, 'by' | 'byId' | 'at'>;
@@ -28,14 +28,15 @@ const ASKED: Partial<Record<MakeUpStepKind, readonly (keyof Step)[]>> = {
   measure: ['length_m'],
 };
 
-function hoseMadeHere({ detail }: JobAction, hoseId: string) {
+function hoseMadeHere({ detail, person }: JobAction, hoseId: string) {
   const hose = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
   if (!hose) throw new AppProblem('not-found');
-  if (!hose.build?.madeHere)
-    throw new AppProblem('stage-not-ready', {
-      detail: 'Say in Specify that this hose is made up here; then its build sheet opens.',
-    });
-  return { hose, build: hose.build };
+  const { build } = hose;
+  if (!build?.madeHere) {
+    const name = partsOf(detail).hoses.find(({ id }) => id === hoseId)?.name ?? hoseId;
+    throw inTheWay([{ code: 'notMadeHere', hose: name }], person);
+  }
+  return { hose, build };
 }
 
 export async function makeUpHose(

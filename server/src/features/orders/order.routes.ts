@@ -12,10 +12,10 @@ import type { FastifyInstance } from 'fastify';
 import { z } from 'zod';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
-import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
 import { pdfOf } from '../drawings/pdf.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
+import { requireWay } from '../jobs/jobAction.ts';
 import { stockForJob } from '../shop/stock.ts';
 import { orderCsv } from './orderCsv.ts';
 
@@ -39,10 +39,7 @@ export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependen
       const person = personOf(request);
       const detail = await loadJobDetail(database, jobId);
       const hoses = ordered(detail).filter(({ hose }) => hoseId === undefined || hose.hoseId === hoseId);
-      if (hoses.length === 0)
-        throw new AppProblem('stage-not-ready', {
-          detail: 'No hose is specified for a supplier yet: specify one first.',
-        });
+      if (hoses.length === 0) requireWay([{ code: 'nothingToOrder' }], person);
       const write = createWriter(person.units);
       const document = orderDocument(
         detail,

@@ -13,10 +13,9 @@ import { digestOf, orderFacts } from '@zephyrcombe/workshop';
 import type { FastifyRequest } from 'fastify';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
-import { AppProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
-import { onOpenJob, readOpenJob, requireWay } from '../jobs/jobAction.ts';
+import { inTheWay, onOpenJob, readOpenJob, requireWay } from '../jobs/jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { stockForJob } from '../shop/stock.ts';
 import { askSupplier } from './supplier.ts';
@@ -44,10 +43,7 @@ export function supplierHandlers(
       if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const hoses = ordered(detail);
-      if (hoses.length === 0)
-        throw new AppProblem('stage-not-ready', {
-          detail: 'No hose is specified for a supplier yet: specify one first.',
-        });
+      if (hoses.length === 0) requireWay([{ code: 'nothingToOrder' }], person);
       const order = orderDocument(
         detail,
         hoses,
@@ -69,7 +65,7 @@ export function supplierHandlers(
       if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
-      if (supply === null) throw new AppProblem('stage-not-ready', { detail: 'Ask for a quote first.' });
+      if (supply === null) throw inTheWay([{ code: 'notQuoted' }], person);
       if (supply.confirmation !== null) return detail;
       if (supply.digest && supply.digest !== digestOf(orderFacts(detail)))
         requireWay([{ code: 'changedSinceQuoted' }], person);
@@ -87,12 +83,11 @@ export function supplierHandlers(
     },
 
     deliverJob: async ({ request, params, body }) => {
-      const { detail, isWritten } = await readOpenJob(dependencies, request, params.jobId);
+      const { detail, person, isWritten } = await readOpenJob(dependencies, request, params.jobId);
       if (isWritten) return detail;
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
-      if (!supply?.confirmation)
-        throw new AppProblem('stage-not-ready', { detail: 'Nothing is ordered that could come.' });
+      if (!supply?.confirmation) throw inTheWay([{ code: 'nothingOrdered' }], person);
       const parcel = await askSupplier(
         config.supplier,
         '/deliveries',

@@ -28,11 +28,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           if (!joint || !state) throw fieldProblem('jointId', 'is not in the scope of this job');
           const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
           if (!wrench) throw fieldProblem('wrenchId', 'is not a wrench of this shop');
-          if (!state.handTight)
-            throw new AppProblem('stage-not-ready', {
-              detail: 'Put this joint on hand tight first, and let the hose settle.',
-            });
-
+          if (!state.handTight) requireWay([{ code: 'notHandTight', joint: joint.name }], person);
           const parts = fittedFacts(detail, joint.id);
           requireAsSeen(body.seen, parts);
           // Hand tight before, and something changed since.

@@ -1,11 +1,21 @@
 /** What is known of a part: its name, what it moves with, how high it sits, and what a master's sheet says. */
 import type { Body, ComponentKind, HydraulicComponent, Hydraulics } from '@zephyrcombe/core';
-import { attachPart, BODIES, changeComponent, COMPONENT_KINDS, removeComponent } from '@zephyrcombe/core';
-import { BODY_NAMES, COMPONENT_NAMES, namesInLine } from '@zephyrcombe/contract';
+import {
+  attachPart,
+  BODIES,
+  changeComponent,
+  COMPONENT_KINDS,
+  knowingOf,
+  removeComponent,
+  withKnown,
+} from '@zephyrcombe/core';
+import { BODY_NAMES, COMPONENT_NAMES, FACT_NAMES, namesInLine } from '@zephyrcombe/contract';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { CountStrokes } from '../known/CountStrokes.tsx';
+import { KnownPick } from '../known/KnownPick.tsx';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { takesLines } from './editorState.ts';
 
@@ -85,6 +95,7 @@ export function PartPanel({ circuit, part, others, onChange, onLead }: PartPanel
               onValue={(masterBore_m) => set({ masterBore_m }, 'bore')}
               mayBeEmpty
             />
+            <HowKnown part={part} fact="masterBore_m" onPart={set} />
             <QuantityEntry
               key={`${part.id} stroke`}
               label="Travel at the lever’s or pedal’s end"
@@ -93,7 +104,9 @@ export function PartPanel({ circuit, part, others, onChange, onLead }: PartPanel
               onValue={(leverStroke_m) => set({ leverStroke_m }, 'stroke')}
               mayBeEmpty
             />
+            <HowKnown part={part} fact="leverStroke_m" onPart={set} />
             <RatioField value={part.leverRatio} onValue={(leverRatio) => set({ leverRatio }, 'ratio')} />
+            <HowKnown part={part} fact="leverRatio" onPart={set} />
           </>
         ) : null}
         {reservoir ? (
@@ -106,6 +119,21 @@ export function PartPanel({ circuit, part, others, onChange, onLead }: PartPanel
               onChange(changeComponent(circuit, reservoir.id, { usable_m3 }), `${reservoir.id} usable`)
             }
             mayBeEmpty
+          />
+        ) : null}
+        {reservoir ? (
+          <HowKnown
+            part={reservoir}
+            fact="usable_m3"
+            onPart={(change) => onChange(changeComponent(circuit, reservoir.id, change))}
+          />
+        ) : null}
+        {reservoir && part.kind === 'master' ? (
+          <CountStrokes
+            key={`${part.id} count`}
+            master={part}
+            reservoir={reservoir}
+            onPart={(id, change) => onChange(changeComponent(circuit, id, change))}
           />
         ) : null}
         <Fine>
@@ -143,6 +171,22 @@ export function PartPanel({ circuit, part, others, onChange, onLead }: PartPanel
         </div>
       </Stack>
     </Sheet>
+  );
+}
+
+interface HowKnownProps {
+  readonly part: HydraulicComponent;
+  readonly fact: 'masterBore_m' | 'leverStroke_m' | 'leverRatio' | 'usable_m3';
+  readonly onPart: (change: Partial<HydraulicComponent>) => void;
+}
+
+function HowKnown({ part, fact, onPart }: HowKnownProps) {
+  return (
+    <KnownPick
+      label={`The ${FACT_NAMES[fact]} is`}
+      knowing={knowingOf(part, fact)}
+      onKnown={(how) => onPart({ known: withKnown(part, [fact], how).known })}
+    />
   );
 }
 

@@ -7,6 +7,7 @@ import {
   may,
   movementOfHose,
   orderDatumOf,
+  readingCautions,
   orderedLength_m,
   partsOf,
   POSE_CHECK_NAMES,
@@ -19,6 +20,7 @@ import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcom
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
+import { TakeOffs } from '../known/TakeOffs.tsx';
 import { isSending } from '../../api/isSending.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
@@ -47,7 +49,7 @@ import { selectedHose } from '../job/jobView.ts';
 import { DonorSheet } from './DonorSheet.tsx';
 import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
 import { LiftEntry } from './LiftEntry.tsx';
-import { datumsFor, inDatum, orderOf, sameDatum } from './measureView.ts';
+import { datumsFor, inDatum, orderOf, restsOnAssumed, sameDatum } from './measureView.ts';
 import { PoseTable } from './PoseTable.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';
@@ -173,6 +175,19 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
           if (asked) edit.mutate({ params, body: { version: hose.version, orderDatum: asked } });
         }}
       />
+      {restsOnAssumed(hose, orderDatum) || readingCautions(detail, hose).length > 0
+        ? (['endA', 'endB'] as const).map((end) => (
+            <TakeOffs
+              key={end}
+              name={end === 'endA' ? 'end A' : 'end B'}
+              hose={hose}
+              end={end}
+              isPending={isSending(edit, end)}
+              finished={finished}
+              onEnd={(next) => edit.mutate({ params, body: { version: hose.version, [end]: next } })}
+            />
+          ))
+        : null}
       {result.ok ? (
         <Rows>
           {datums
@@ -181,7 +196,10 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
               const converted = inDatum(hose, result.value.order_m, datum);
               return converted.ok ? (
                 <Spread key={datum.endA + datum.endB}>
-                  <Label>{datumName(datum)}</Label>
+                  <Label>
+                    {datumName(datum)}
+                    {restsOnAssumed(hose, datum) ? ', by assumed take-offs' : ''}
+                  </Label>
                   <span>
                     <Figure $size="large">{write.length(converted.value.length_m)}</Figure>{' '}
                     <Working of={`length ${datumName(datum)}`} result={converted} />
@@ -228,7 +246,10 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         {movement.travels ? <LiftEntry hose={hose} /> : null}
       </Sheet>
       {result.ok ? (
-        <Cautions cautions={result.cautions} answering={edit.error?.code === 'stop-not-answered'} />
+        <Cautions
+          cautions={[...result.cautions, ...readingCautions(detail, hose)]}
+          answering={edit.error?.code === 'stop-not-answered'}
+        />
       ) : null}
       <SaveProblem save={edit} seen={seen} />
       <ChangedSince

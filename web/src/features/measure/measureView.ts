@@ -2,7 +2,7 @@
 import type { JobDetail, JobHose } from '@zephyrcombe/contract';
 import { liveReadings, tapeSetting } from '@zephyrcombe/contract';
 import type { LengthDatum, OrderLength, Result } from '@zephyrcombe/core';
-import { convertLength, orderLength, sealingDatum } from '@zephyrcombe/core';
+import { convertLength, judgeTakeOffs, orderLength, sealingDatum } from '@zephyrcombe/core';
 
 export const orderOf = (
   detail: JobDetail,
@@ -30,6 +30,10 @@ export const datumsFor = (hose: Pick<JobHose, 'endA' | 'endB'>): readonly Length
   BEHIND_NECKS,
   FERRULES,
 ];
+
+/** Whether a length between these points rests on dimensions of an end that nobody vouches for. */
+export const restsOnAssumed = ({ endA, endB }: Pick<JobHose, 'endA' | 'endB'>, datum: LengthDatum): boolean =>
+  [...judgeTakeOffs(endA, datum.endA), ...judgeTakeOffs(endB, datum.endB)].length > 0;
 
 export const sameDatum = (left: LengthDatum, right: LengthDatum): boolean =>
   left.endA === right.endA && left.endB === right.endB;

@@ -34,7 +34,7 @@ import { Fine, Label, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointsInOrder, stackOf } from '../job/jobView.ts';
-import { datumsFor, inDatum, sameDatum } from '../measure/measureView.ts';
+import { datumsFor, inDatum, restsOnAssumed, sameDatum } from '../measure/measureView.ts';
 import { NotOnPaper } from '../paper/NotOnPaper.tsx';
 import { JobSheet } from '../sheets/JobSheet.tsx';
 import { PrintTable } from '../sheets/sheetParts.ts';
@@ -244,6 +244,7 @@ function HoseTable({ own, jobId }: { readonly own: HoseOfJob; readonly jobId: st
                   <th scope="row">{datumName(datum)}</th>
                   <td className="figure">
                     {write.length(converted.value.length_m)}
+                    {restsOnAssumed(hose, datum) ? ', by assumed take-offs' : ''}
                     {hose.orderDatum !== null && sameDatum(datum, hose.orderDatum) ? ' ← order this' : ''}
                   </td>
                 </tr>
