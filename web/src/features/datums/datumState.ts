@@ -55,5 +55,12 @@ export function geometryOf(end: TypedEnd): EndGeometry | null {
   const neckLength_m = read(end.typed.neck, example.neckLength_m);
   return ferruleToApex_m === null || apexToPoint_m === null || neckLength_m === null
     ? null
-    : { ...example, ferruleToApex_m, apexToPoint_m, neckLength_m };
+    : {
+        ...example,
+        ferruleToApex_m,
+        apexToPoint_m,
+        neckLength_m,
+        // One figure that stayed the example's, and the whole end is no better.
+        takeOffsFrom: Object.values(end.typed).every((text) => text.trim() !== '') ? 'makersData' : 'example',
+      };
 }

@@ -15,6 +15,8 @@ export interface DrawnLength {
   readonly figure: string;
   /** From where to where; left out where the drawing is narrow. */
   readonly datum: string;
+  /** Rests on take-offs that nobody vouches for. */
+  readonly isAssumed: boolean;
 }
 
 interface HoseDrawingProps {
@@ -93,7 +95,12 @@ export function HoseDrawing({ length_m, endA, endB, nameA, nameB, lengths, entry
             y={HOSE_Y + 40 + index * ROW}
             from1={HOSE_Y + 12}
             from2={HOSE_Y + 12}
-            text={width < NARROW ? drawn.figure : `${drawn.figure} ${drawn.datum}`}
+            isAssumed={drawn.isAssumed}
+            text={
+              width < NARROW
+                ? `${drawn.isAssumed ? '≈ ' : ''}${drawn.figure}`
+                : `${drawn.figure} ${drawn.datum}${drawn.isAssumed ? ', assumed' : ''}`
+            }
           />
         ))}
       </svg>

@@ -53,6 +53,8 @@ import { datumsFor, inDatum, orderOf, restsOnAssumed, sameDatum } from './measur
 import { PoseTable } from './PoseTable.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 import { ReadingList } from './ReadingList.tsx';
+import type { SaidOfHose } from './saidOnce.ts';
+import { othersAsked, unaskedLike } from './saidOnce.ts';
 import { TraceList } from '../trace/TraceList.tsx';
 
 export function MeasurePage() {
@@ -118,6 +120,11 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
   const result = orderOf(detail, hose, agreedShort_m(route, tape_m));
   const seen = lengthFacts(detail, { ...hose, order_m: result.ok ? taken_m(result.value) : null });
   const movement = movementOfHose(detail, hose.hoseId);
+  /** What is one thing for the whole job is said of the hose at hand first, then of the others. */
+  const sayOfAll = (said: SaidOfHose, others: readonly JobHose[]) => {
+    for (const { hoseId, version } of [hose, ...others])
+      edit.mutate({ params: { jobId: detail.job.id, hoseId }, body: { version, ...said } });
+  };
   const datums = datumsFor(hose);
   const orderDatum = orderDatumOf(hose);
   const length = lengthStanding(detail, hose);
@@ -172,7 +179,7 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
         ]}
         onChange={(index) => {
           const asked = datums[Number(index)];
-          if (asked) edit.mutate({ params, body: { version: hose.version, orderDatum: asked } });
+          if (asked) sayOfAll({ orderDatum: asked }, unaskedLike(detail, hose));
         }}
       />
       {restsOnAssumed(hose, orderDatum) || readingCautions(detail, hose).length > 0
@@ -234,15 +241,17 @@ function OrderColumn({ hose }: { readonly hose: JobHose }) {
             isSelected={hose.poseChecks[check]}
             isDisabled={finished}
             onChange={(selected) =>
-              edit.mutate({
-                params,
-                body: { version: hose.version, poseChecks: { [check]: selected } },
-              })
+              sayOfAll({ poseChecks: { [check]: selected } }, othersAsked(detail, hose, check, selected))
             }
           >
             {POSE_CHECK_NAMES[check]}
           </Tick>
         ))}
+        {detail.hoses.length > 1 ? (
+          <Fine>
+            Where lever, bars and brackets are, and how the supplier counts, is said once for all hoses.
+          </Fine>
+        ) : null}
         {movement.travels ? <LiftEntry hose={hose} /> : null}
       </Sheet>
       {result.ok ? (

@@ -3,7 +3,7 @@ import type { Writer } from '@zephyrcombe/contract';
 import { datumName } from '@zephyrcombe/contract';
 import type { EndGeometry, LengthPoint } from '@zephyrcombe/core';
 import type { DrawnLength } from './HoseDrawing.tsx';
-import { datumsFor, inDatum } from './measureView.ts';
+import { datumsFor, inDatum, restsOnAssumed } from './measureView.ts';
 
 interface Ends {
   readonly endA: EndGeometry;
@@ -29,6 +29,7 @@ export const drawnLengths = (ends: Ends, length_m: number, write: Writer): reado
             insetB_m: inset_m(datum.endB, ends.endB),
             figure: write.length(converted.value.length_m),
             datum: datumName(datum),
+            isAssumed: restsOnAssumed(ends, datum),
           },
         ]
       : [];
