@@ -134,7 +134,7 @@ export type { EvidenceEntry } from './entities/evidence.ts';
 export type { Approval } from './entities/approval.ts';
 export { BleedEventSchema, isClosed, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
 export type { Trace } from './entities/trace.ts';
-export type { Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
+export type { LeftOn, Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
 export { liveReadings, movementOfHose, readingCautions, tapeSetting } from './measure/tape.ts';
 export {
   PHOTO_LIMIT_bytes,

@@ -18,6 +18,19 @@ export const FindingSchema = z.strictObject({
 });
 export type Finding = z.infer<typeof FindingSchema>;
 
+/** What was found on a line that is on the vehicle still, with the job that found it and did not replace it. */
+export const LeftOnSchema = FindingSchema.pick({
+  id: true,
+  subject: true,
+  subjectId: true,
+  condition: true,
+  degree: true,
+  note: true,
+  foundBy: true,
+  foundAt: true,
+}).extend({ jobId: Id, jobTitle: Name, name: Name });
+export type LeftOn = z.infer<typeof LeftOnSchema>;
+
 export const PHOTO_TYPES = ['image/jpeg', 'image/png'] as const;
 export type PhotoType = (typeof PHOTO_TYPES)[number];
 

@@ -25,7 +25,7 @@ import {
 import { HoseBuildSchema, KitCheckSchema, MakeUpSchema, PlugsSchema } from './hoseBuild.ts';
 import { ApprovalSchema } from './approval.ts';
 import { SupplySchema } from '../formats/supplier.ts';
-import { FindingSchema, PhotoSchema } from './finding.ts';
+import { FindingSchema, LeftOnSchema, PhotoSchema } from './finding.ts';
 import { ROLES } from '../roles.ts';
 import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
@@ -422,6 +422,8 @@ export const VehicleDetailSchema = z.strictObject({
   jobs: z.array(JobSummarySchema),
   nextJobs: z.string().nullable(),
   changes: z.array(VehicleChangeSchema),
+  /** What closed jobs found on it and left on. */
+  leftOn: z.array(LeftOnSchema),
 });
 export type VehicleDetail = z.infer<typeof VehicleDetailSchema>;
 

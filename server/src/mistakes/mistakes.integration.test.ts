@@ -7,7 +7,7 @@ import type { TestServer } from '../testing/testServer.ts';
 import { startTestServer } from '../testing/testServer.ts';
 import type { PlayOptions, Said } from './playedJob.ts';
 import { PlayedJob } from './playedJob.ts';
-import type { MistakeRow } from './rows.ts';
+import type { MistakeRow } from './play.ts';
 import { ON_THE_BENCH, ROWS } from './rows.ts';
 
 let server: TestServer;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { deflateSync, crc32 } from 'node:zlib';
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -142,5 +142,55 @@ describe('photographs', () => {
     await record(body);
     const reply = await upload(body.id, Buffer.alloc(4 * 1024 * 1024 + 1));
     expect(problemOf(reply)).toMatchObject({ status: 413, code: 'too-large' });
+  });
+});
+
+describe('what a job found and left on', () => {
+  const WICK = demoId('wick');
+  const FRONT_HOSE = demoId('wick/front/hose');
+  const start = async (hoseIds: readonly string[]) => {
+    const body = {
+      id: randomUUID(),
+      vehicleId: WICK,
+      circuitIds: [demoId('wick/front/circuit')],
+      title: 'Front brake',
+      reason: '',
+      hoseIds,
+    };
+    const reply = await server.ask('POST', '/api/jobs', body);
+    if (reply.statusCode !== 200) throw new Error(reply.body);
+    return reply.json<JobDetail>();
+  };
+  const close = (jobId: string, status: 'abandoned' | 'finished') =>
+    server.database.models.Job.update({ status, finishedOn: '2026-11-23' }, { where: { id: jobId } });
+  const leftOn = async () =>
+    (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>().leftOn.map(({ id }) => id);
+
+  test('stands on the vehicle until a signed job replaced it', async () => {
+    const { job } = await start([]);
+    const found = (over: object) => finding({ subjectId: FRONT_HOSE, ...over });
+    const [cracked, sound, slip] = [
+      found({ condition: 'cracked', degree: 'marked' }),
+      found({ condition: 'sound' }),
+      found({ condition: 'swollen', degree: 'marked' }),
+    ];
+    for (const one of [cracked, sound, slip])
+      expect((await server.ask('POST', `/api/jobs/${job.id}/findings`, one)).statusCode).toBe(200);
+    const strike = `/api/jobs/${job.id}/findings/${slip.id}/strike`;
+    expect((await server.ask('POST', strike, { because: 'The other hose' })).statusCode).toBe(200);
+    // While the job is open it is asked about there.
+    expect(await leftOn()).toEqual([]);
+    await close(job.id, 'abandoned');
+    expect(await leftOn()).toEqual([cracked.id]);
+    const told = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>().leftOn[0];
+    expect(told).toMatchObject({ jobId: job.id, name: 'Front hose', condition: 'cracked', degree: 'marked' });
+
+    const other = await start([]);
+    await close(other.job.id, 'finished');
+    expect(await leftOn()).toEqual([cracked.id]);
+    const replacing = await start([FRONT_HOSE]);
+    expect(await leftOn()).toEqual([cracked.id]);
+    await close(replacing.job.id, 'finished');
+    expect(await leftOn()).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@ import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { pageOfServices } from '../fluid-services/fluidService.repository.ts';
 import { pageOfJobs } from '../jobs/jobList.ts';
+import { findingsLeftOn } from '../findings/leftOn.ts';
 import { loadCircuits } from './circuit.repository.ts';
 import type { VehicleRow } from './vehicle.model.ts';
 import { listVehicleChanges } from './vehicleChange.ts';
@@ -29,5 +30,6 @@ export async function loadVehicleDetail(database: Database, vehicleId: string): 
     jobs: jobs.items,
     nextJobs: jobs.next,
     changes: await listVehicleChanges(models, vehicleId),
+    leftOn: await findingsLeftOn(database, vehicleId),
   };
 }

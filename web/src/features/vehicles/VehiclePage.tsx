@@ -28,6 +28,7 @@ import { Working } from '../../quantities/Working.tsx';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { VehicleRoutes } from '../route/VehicleRoutes.tsx';
 import { Older } from './Older.tsx';
+import { LeftOnVehicle } from './LeftOnVehicle.tsx';
 import { SwappableThreads } from './SwappableThreads.tsx';
 import { VehicleCautions } from './VehicleCautions.tsx';
 import { AddCircuitDialog, EditVehicleDialog, RemoveCircuit } from './VehicleChanges.tsx';
@@ -48,7 +49,7 @@ export function VehiclePage() {
       </Page>
     );
   }
-  const { vehicle, circuits, services, nextServices, jobs, nextJobs, changes } = query.data;
+  const { vehicle, circuits, services, nextServices, jobs, nextJobs, changes, leftOn } = query.data;
   return (
     <Page>
       <Spread>
@@ -88,6 +89,7 @@ export function VehiclePage() {
           <SwappableThreads circuits={circuits} />
         </Stack>
         <Stack $gap={16}>
+          <LeftOnVehicle vehicleId={vehicle.id} findings={leftOn} />
           {vehicle.note ? <Fine>{vehicle.note}</Fine> : null}
           <Sheet>
             <SheetTitle>Jobs</SheetTitle>
