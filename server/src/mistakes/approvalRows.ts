@@ -188,6 +188,12 @@ export const KNOWING: readonly MistakeRow[] = [
         await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
         return job.said(job.specify());
       },
+      'read behind the necks of our example, ordered between the eyes': async (job) => {
+        await job.looked();
+        await job.done(job.takeOffs('example'));
+        for (const more_m of [0, 0.002]) await job.done(job.readBehindNecks(more_m));
+        return job.said(job.takeLength());
+      },
       'vouched for, and another bend of our example taken after': async (job) => {
         for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
         await job.lengthTaken();
@@ -206,8 +212,10 @@ export const KNOWING: readonly MistakeRow[] = [
     },
     clean: async (job) => {
       for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
-      await job.lengthTaken();
+      await job.looked();
       await job.done(job.takeOffs());
+      for (const more_m of [0, 0.002]) await job.done(job.readBehindNecks(more_m));
+      await job.done(job.takeLength());
       await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
       await job.done(job.job({ endsConfirmed: true }));
       await job.done(job.specify());

@@ -203,6 +203,14 @@ export class PlayedJob {
       tubeReading(this.hoseId, length_m, { datum: sealingDatum(await this.hose()), ...over }),
     );
   };
+  /** The same from behind one neck to behind the other, as it is read and typed. */
+  readBehindNecks = async (more_m = 0) => {
+    const { endA, endB } = await this.hose();
+    const between_m = Math.round(1000 * (this.base_m + more_m)) / 1000;
+    const read_mm = Math.round(1e4 * (between_m - endA.neckLength_m - endB.neckLength_m)) / 10;
+    const datum = { endA: 'behindNeck', endB: 'behindNeck' };
+    return this.read(more_m, { typed: `${read_mm} mm`, datum });
+  };
   strike = async () => {
     const reading = (await this.now()).readings.at(-1);
     return this.ask('POST', this.at(`/readings/${reading?.id}/strike`), { because: 'Slipped' });
