@@ -186,9 +186,11 @@ const SENTENCES: Sentences = {
       from.map((origin) => ORIGIN_NAMES[origin]),
       'and',
     )}. ${
-      facts.includes('takeOff')
-        ? 'The length that is ordered, or cut, rests on it: enter what the maker’s sheet says of this end, or measure the end, or say why you go on.'
-        : 'See it on this vehicle, measure it, or say why you go on. What shows only once it is open is asked for then.'
+      from.includes('changedSince')
+        ? 'Strike those readings out and read again, or say why you go on.'
+        : facts.includes('takeOff')
+          ? 'The length that is ordered, or cut, rests on it: enter what the maker’s sheet says of this end, or measure the end, or say why you go on.'
+          : 'See it on this vehicle, measure it, or say why you go on. What shows only once it is open is asked for then.'
     }`,
   }),
   M104: () => ({

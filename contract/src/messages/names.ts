@@ -498,6 +498,7 @@ export const ORIGIN_NAMES: Readonly<Record<Origin, string>> = {
   oldPart: 'from the old part',
   makersData: 'from the maker’s data',
   example: 'from an example of ours',
+  changedSince: 'from figures that were changed since it was read',
   notSaid: 'on nobody’s word',
 };
 

@@ -22,8 +22,8 @@ export type Knowable = (typeof KNOWABLE)[number];
 export const HOW_KNOWN = ['measured', 'seen', 'assumed'] as const;
 export type HowKnown = (typeof HOW_KNOWN)[number];
 
-/** What an assumption rests on; `notSaid` where nobody has said. */
-export const ORIGINS = ['pattern', 'oldPart', 'makersData', 'example', 'notSaid'] as const;
+/** What an assumption rests on; `changedSince` where it is a figure of before; `notSaid` where nobody has said. */
+export const ORIGINS = ['pattern', 'oldPart', 'makersData', 'example', 'changedSince', 'notSaid'] as const;
 export type Origin = (typeof ORIGINS)[number];
 
 /** `origin` of what is assumed; `by` and `at` (ISO 8601) of who said so, once it is kept. */

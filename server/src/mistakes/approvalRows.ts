@@ -194,6 +194,16 @@ export const KNOWING: readonly MistakeRow[] = [
         for (const more_m of [0, 0.002]) await job.done(job.readBehindNecks(more_m));
         return job.said(job.takeLength());
       },
+      'read on our example, and other take-offs entered after the reading': async (job) => {
+        await job.looked();
+        await job.done(job.takeOffs('example'));
+        for (const more_m of [0, 0.002]) await job.done(job.readBehindNecks(more_m));
+        const { endA } = await job.hose();
+        const read = { ...endA, neckLength_m: endA.neckLength_m + 0.004, takeOffsFrom: 'makersData' };
+        await job.done(job.edit({ endA: read }));
+        await job.done(job.edit({ endB: { ...(await job.hose()).endB, takeOffsFrom: 'makersData' } }));
+        return job.said(job.takeLength());
+      },
       'vouched for, and another bend of our example taken after': async (job) => {
         for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
         await job.lengthTaken();
