@@ -150,6 +150,7 @@ export {
   renumber,
   renumberAll,
   VehicleDocumentSchema,
+  withoutNames,
   writeVehicleDocument,
 } from './formats/vehicleDocument.ts';
 export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';

@@ -65,7 +65,7 @@ export function writeVehicleDocument(
 }
 
 /** Who saw a figure, and when, stays in the shop: how it is known goes along. */
-function withoutNames(circuit: DocumentCircuit): DocumentCircuit {
+export function withoutNames<Circuit extends Hydraulics>(circuit: Circuit): Circuit {
   const bare = <Part extends WithKnown>(part: Part): Part =>
     part.known
       ? {

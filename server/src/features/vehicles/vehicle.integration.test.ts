@@ -258,4 +258,16 @@ describe('reading a vehicle document', () => {
       expect(await documentOf(reply.vehicleId)).toEqual(document);
     }
   });
+
+  test('a document that names somebody of this shop as having seen a thread brings no name in', async () => {
+    const document = await documentOf(demoId('wick'));
+    const by = { by: 'Ottoline Fenn', at: '2020-01-01T00:00:00.000Z' };
+    const [circuit] = document.circuits as HydraulicsEntry[];
+    const ports = circuit?.ports.map((port) => ({ ...port, known: { thread: { how: 'seen', ...by } } }));
+    const { vehicleId } = (await importing({ ...document, circuits: [{ ...circuit, ports }] })).json<{
+      vehicleId: string;
+    }>();
+    for (const port of circuitOf(await read(vehicleId)).ports)
+      expect(port.known).toEqual({ thread: { how: 'seen' } });
+  });
 });

@@ -7,6 +7,7 @@ import {
   MOST_CIRCUITS,
   readVehicleDocument,
   renumberAll,
+  withoutNames,
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
@@ -70,8 +71,9 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
           id: randomUUID(),
           vehicleId,
           position,
-          // What a document from elsewhere says was seen does not get a name of this shop.
-          hydraulics: kind === 'imported' ? hydraulics : spokenFor(null, hydraulics, stampOf(request)),
+          // What a document from elsewhere says was seen was seen by nobody of this shop, whatever name stands in it.
+          hydraulics:
+            kind === 'imported' ? withoutNames(hydraulics) : spokenFor(null, hydraulics, stampOf(request)),
         });
       }
       await writeVehicleChange(models, transaction, {

@@ -21,12 +21,13 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
   const detail = useJob();
   const write = useWriter();
   const { joint, port } = view;
-  const isMeasured = port.depth_m !== null && port.known?.depth_m?.how === 'measured';
+  // A depth that somebody vouches for stays; one that is only assumed is asked for.
+  const isDepthKnown = !assumedOfPort(port).includes('depth_m');
   const [found, setFound] = useState<Found>({
     thread: port.thread,
     gender: port.gender,
     seat: port.seat,
-    depth_m: isMeasured ? port.depth_m : null,
+    depth_m: isDepthKnown ? port.depth_m : null,
   });
   const [isOther, setIsOther] = useState(false);
   const see = useJobAction('seePort', detail.job.id);
