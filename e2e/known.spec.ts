@@ -13,7 +13,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
   await page.goto(`${own.address}/vehicles`);
   await page.getByRole('link', { name: /^Calder 900 courier/ }).click();
   await page.getByRole('button', { name: 'Start a job' }).click();
-  await page.getByText('Front left hose').click();
+  await page.getByText(/^Front left hose, now/).click();
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
 
   // Look over: the caliper was seen, the manifold is what the pattern put there.
@@ -56,7 +56,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
     .fill('The same manifold as on the sister machine, seen there.');
   await page.getByRole('button', { name: 'Go on for this reason' }).click();
   await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
-  await page.getByRole('button', { name: 'Go to Fit' }).click();
+  await page.getByRole('link', { name: 'On to Fit' }).click();
 
   // Fit: open now, and another thread.
   await page.getByText('New hoses laid along').click();
@@ -86,7 +86,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
     await expect(page.getByRole('button', { name: 'Keep these parts' })).toBeHidden();
   }
   await page.getByRole('button', { name: /^Specify \d+ mm$/ }).click();
-  await page.getByRole('button', { name: 'Go to Fit' }).click();
+  await page.getByRole('link', { name: 'On to Fit' }).click();
   await page.getByText('Manifold, left: on hand tight').click();
   await expect(page.getByRole('checkbox', { name: /Manifold, left: on hand tight/ })).toBeChecked();
 });

@@ -41,7 +41,7 @@ test('from Measure the outfit’s front circuit is specified and ordered in unde
   await press('button', 'Specify 815 mm');
   await press('button', 'Go to the next hose');
   await press('button', 'Specify 1320 mm');
-  await expect(page.getByRole('button', { name: 'Go to Fit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go to the order' })).toBeVisible();
   await press('link', 'Order sheet: print, send, parts');
   const document = JSON.parse(
     (await saved(page, () => press('link', 'document (JSON)'))).toString('utf8'),

@@ -48,6 +48,11 @@ export type { SavedCorner } from './entities/route.ts';
 export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';
 export type { KitCheck, MadeStep, MakeUp, Plugs, ProofRecord } from './entities/hoseBuild.ts';
 export type { HoseOfJob, JointOfJob } from './specify/hoseOfJob.ts';
+export type { LineOfJob, LineSeen } from './specify/lineOfJob.ts';
+export { flaresText, lineCautions, lineMadeOf, lineOfJob, unseenOf } from './specify/lineOfJob.ts';
+export type { JobLine } from './entities/line.ts';
+export type { ItemKind, JobItem } from './entities/item.ts';
+export { ITEM_KINDS } from './entities/item.ts';
 export {
   boxCounts,
   buildFacts,
@@ -117,6 +122,7 @@ export type {
   FluidService,
   Job,
   JobCircuit,
+  JobChange,
   JobDetail,
   JobHose,
   JobJoint,
@@ -132,7 +138,8 @@ export type {
 } from './entities/job.ts';
 export type { EvidenceEntry } from './entities/evidence.ts';
 export type { Approval } from './entities/approval.ts';
-export { BleedEventSchema, isClosed, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export { BleedEventSchema, isClosed, JobChangeSchema, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export { withChange } from './withChange.ts';
 export type { Trace } from './entities/trace.ts';
 export type { LeftOn, Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
 export { liveReadings, movementOfHose, readingCautions, tapeSetting } from './measure/tape.ts';
@@ -169,6 +176,7 @@ export {
   firstOutingText,
   ABANDON_REFUSALS,
   FIT_CHECK_NAMES,
+  LINES_OFFERED,
   handoverNames,
   POSE_CHECK_NAMES,
   vehicleWords,
@@ -208,6 +216,7 @@ export {
   datumName,
   FIXING_NAMES,
   FLARE_FORM_NAMES,
+  ITEM_NAMES,
   KIND_NAMES,
   KIT_ITEM_NAMES,
   KIT_VERDICT_NAMES,
@@ -264,3 +273,5 @@ export {
   VEHICLE_KIND_NAMES,
   WRENCH_WORDS,
 } from './messages/layout.ts';
+export type { FieldFault, FieldFaultFacts } from './messages/fieldFaults.ts';
+export { FIELD_FAULTS, fieldFaultText, REFUSALS } from './messages/fieldFaults.ts';

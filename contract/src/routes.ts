@@ -22,6 +22,7 @@ import {
   HandoverChecksSchema,
   BleedUpdateSchema,
   JOB_STATES,
+  JobChangeSchema,
   JobDetailSchema,
   JobHoseSchema,
   JobSummarySchema,
@@ -57,6 +58,9 @@ import {
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
+import { HardLineRequestSchema } from './entities/drawings.ts';
+import { LineChecksSchema } from './entities/line.ts';
+import { JobItemSchema } from './entities/item.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
@@ -93,7 +97,10 @@ const MOST_HOSES = 20;
 const Scope = {
   circuitIds: z.array(Id).max(MOST_CIRCUITS).refine(namedOnce, 'names a circuit twice'),
   hoseIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a hose twice'),
+  /** Hard lines that are made anew. */
+  lineIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a line twice').default([]),
 };
+const ItemParams = z.strictObject({ jobId: Id, itemId: Id });
 const Overrides = z.array(OverrideSchema).max(20).default([]);
 const page = <Item extends z.ZodType>(item: Item) =>
   z.strictObject({ items: z.array(item), next: z.string().nullable() });
@@ -299,14 +306,14 @@ export const ROUTES = {
       /** What was ticked and taken back was a slip, nothing was opened. */
       tickedByMistake: z.boolean().default(false),
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   keepEvidence: route({
     ...ADDRESSES.keepEvidence,
     summary: 'Judge a donor hose, a kept route or a hard line, and keep the judgement with the job',
     params: JobParams,
     body: EvidenceEntrySchema,
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   editJob: route({
     ...ADDRESSES.editJob,
@@ -318,10 +325,12 @@ export const ROUTES = {
       reason: Note.optional(),
       endsConfirmed: z.boolean().optional(),
       fitChecks: FitChecksSchema.partial().optional(),
+      /** All hoses that were held against their routes by now; the tick for it follows. */
+      offeredHoses: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a hose twice').optional(),
       handoverChecks: HandoverChecksSchema.optional(),
       orderTerms: OrderTermsSchema.optional(),
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   editJobHose: route({
     ...ADDRESSES.editJobHose,
@@ -343,7 +352,46 @@ export const ROUTES = {
       seen: SeenSchema,
       overrides: Overrides,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
+  }),
+  editJobLine: route({
+    ...ADDRESSES.editJobLine,
+    summary: 'Pattern of a hard line, what was seen while it was made, and that it is made',
+    params: z.strictObject({ jobId: Id, lineId: Id }),
+    body: z.strictObject({
+      version: Version,
+      pattern: HardLineRequestSchema.optional(),
+      checks: LineChecksSchema.optional(),
+      made: z.boolean().optional(),
+      /** Of the line as it is said to be made. */
+      seen: SeenSchema,
+      overrides: Overrides,
+    }),
+    reply: JobChangeSchema,
+  }),
+  saveItem: route({
+    ...ADDRESSES.saveItem,
+    summary: 'A bracket, a clip or a mount bolt of a job: what is done with it, and that it is on again',
+    params: ItemParams,
+    body: z.strictObject({
+      /** Null for one that is new. */
+      version: Version.nullable(),
+      kind: JobItemSchema.shape.kind,
+      name: JobItemSchema.shape.name,
+      handling: JobItemSchema.shape.handling,
+      done: z.boolean(),
+      /** Null where it was tightened by feel. */
+      torque_Nm: z.number().positive().max(400).nullable().default(null),
+      typed: z.string().trim().max(40).default(''),
+    }),
+    reply: JobChangeSchema,
+  }),
+  removeItem: route({
+    ...ADDRESSES.removeItem,
+    summary: 'Take a bracket, a clip or a mount bolt that was not put on out of a job again, with the reason',
+    params: ItemParams,
+    body: z.strictObject({ because: Note.min(3) }),
+    reply: JobChangeSchema,
   }),
   editJobJoint: route({
     ...ADDRESSES.editJobJoint,
@@ -359,7 +407,7 @@ export const ROUTES = {
       leakChecked: z.boolean().optional(),
       overrides: Overrides,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   seePort: route({
     ...ADDRESSES.seePort,
@@ -375,7 +423,7 @@ export const ROUTES = {
       /** Null where it was not measured. */
       depth_m: PortSchema.shape.depth_m,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   makeUpHose: route({
     ...ADDRESSES.makeUpHose,
@@ -387,14 +435,14 @@ export const ROUTES = {
       undo: z.boolean(),
       overrides: Overrides,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   proveHose: route({
     ...ADDRESSES.proveHose,
     summary: 'Record a proof test of a hose that was made up here',
     params: HoseParams,
     body: ProofRecordSchema.omit({ by: true, byId: true, at: true }).extend({ version: Version }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   checkKit: route({
     ...ADDRESSES.checkKit,
@@ -405,7 +453,7 @@ export const ROUTES = {
       found: KitCheckSchema.shape.found,
       decided: KitCheckSchema.shape.decided,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   printLabel: route({
     ...ADDRESSES.printLabel,
@@ -418,21 +466,21 @@ export const ROUTES = {
     summary: 'Ask the parts supplier what the specified hoses would cost and when they would come',
     params: JobParams,
     body: z.strictObject({ version: Version }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   orderJob: route({
     ...ADDRESSES.orderJob,
     summary: 'Order what was quoted',
     params: JobParams,
     body: z.strictObject({ version: Version }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   deliverJob: route({
     ...ADDRESSES.deliverJob,
     summary: 'Have the simulated supplier deliver, right or wrong',
     params: JobParams,
     body: z.strictObject({ version: Version, wrong: z.enum(MISDELIVERIES) }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   getKnownEnds: route({
     ...ADDRESSES.getKnownEnds,
@@ -473,7 +521,7 @@ export const ROUTES = {
       wrap: true,
       tightBends: true,
     }).extend({ overrides: Overrides }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   saveTrace: route({
     ...ADDRESSES.saveTrace,
@@ -484,20 +532,20 @@ export const ROUTES = {
       name: TraceSchema.shape.name,
       tracing: TracingSchema,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   removeTrace: route({
     ...ADDRESSES.removeTrace,
     summary: 'Remove a tracing and its picture from a job',
     params: TraceParams,
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   strikeReading: route({
     ...ADDRESSES.strikeReading,
     summary: 'Strike a reading out; it stays in the log',
     params: z.strictObject({ jobId: Id, readingId: Id }),
     body: z.strictObject({ because: Note.min(1) }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   recordFinding: route({
     ...ADDRESSES.recordFinding,
@@ -511,28 +559,28 @@ export const ROUTES = {
       degree: true,
       note: true,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   strikeFinding: route({
     ...ADDRESSES.strikeFinding,
     summary: 'Strike a finding out; it stays in the log',
     params: z.strictObject({ jobId: Id, findingId: Id }),
     body: z.strictObject({ because: Note.min(1) }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   setScope: route({
     ...ADDRESSES.setScope,
     summary: 'Choose which hoses the job replaces, and of which circuits it changes the fluid',
     params: JobParams,
     body: z.strictObject({ version: Version, ...Scope }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   chooseLayout: route({
     ...ADDRESSES.chooseLayout,
     summary: 'Lay a circuit out another way, or again as it was found',
     params: JobParams,
     body: z.strictObject({ version: Version, circuitId: Id, layout: z.enum([...LAYOUTS, 'asFound']) }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   recordTorque: route({
     ...ADDRESSES.recordTorque,
@@ -552,7 +600,7 @@ export const ROUTES = {
       seen: SeenSchema,
       overrides: Overrides,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
   addBleedEvent: route({
     ...ADDRESSES.addBleedEvent,
@@ -604,7 +652,7 @@ export const ROUTES = {
       signature: Name,
       overrides: Overrides,
     }),
-    reply: JobDetailSchema,
+    reply: JobChangeSchema,
   }),
 
   listDue: route({

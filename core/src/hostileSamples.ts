@@ -244,6 +244,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   outcomesOf: none,
   diagnose: none,
   endsFor: none,
+  judgeFlareSeat: none,
   judgeSeat: none,
   refuseEnd: none,
   boltReuse: none,

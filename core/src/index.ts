@@ -138,6 +138,7 @@ export type {
   Hydraulics,
   LineKind,
 } from './layout/hydraulics.ts';
+export type { LineMade } from './layout/hydraulics.ts';
 export { CONSTRUCTIONS, LINE_KINDS } from './layout/hydraulics.ts';
 export type {
   HowKnown,
@@ -191,7 +192,7 @@ export { CHECK_IDS, outcomesOf } from './condition/check.ts';
 export type { CheckAnswer, Diagnosis, DiagnosisFacts } from './condition/diagnose.ts';
 export { diagnose } from './condition/diagnose.ts';
 export type { EndKind, EndRefusal } from './fittings/seat.ts';
-export { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd } from './fittings/seat.ts';
+export { END_FACTS, END_KINDS, endsFor, judgeFlareSeat, judgeSeat, refuseEnd } from './fittings/seat.ts';
 export type { Seat } from './fittings/seatForm.ts';
 export { SEATS } from './fittings/seatForm.ts';
 export type { WrenchJudgement, WrenchSize } from './fittings/hexagon.ts';
@@ -321,6 +322,7 @@ export type { LineBuild, LineChecks, LineMaterial, LineStep } from './hardLine/b
 export {
   BENDS_ONCE,
   FLARING_GRIP_m,
+  UNSEEN,
   judgeLine,
   LINE_MATERIALS,
   lineSteps,

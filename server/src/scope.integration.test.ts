@@ -387,6 +387,33 @@ describe('two jobs on one circuit', () => {
   });
 });
 
+test('hoses are held against their routes one by one: the tick for all follows, and falls with one of them', async () => {
+  const { circuits } = await vehicleOf('petrelle');
+  const hoseIds = lines(circuits)
+    .map(({ id }) => id)
+    .slice(0, 2);
+  const job = good(await start('petrelle', { hoseIds }));
+  await allSpecified(server, job.job.id);
+  const offered = async () => {
+    const { hoses, job: row } = await now(job);
+    return [row.fitChecks.offeredUp, ...hoses.map(({ offeredUp }) => Boolean(offeredUp))];
+  };
+  good(await tick(job, { offeredHoses: [hoseIds[0]] }));
+  expect(await offered()).toEqual([false, true, false]);
+  const first = (await now(job)).hoses[0]?.offeredUp;
+  server.pass(60_000);
+  good(await tick(job, { offeredHoses: hoseIds }));
+  expect(await offered()).toEqual([true, true, true]);
+  // Who held the first one, and when, stays as it was.
+  expect((await now(job)).hoses[0]?.offeredUp).toEqual(first);
+  good(await tick(job, { offeredHoses: [hoseIds[1]] }));
+  expect(await offered()).toEqual([false, false, true]);
+  good(await tick(job, { fitChecks: { offeredUp: true } }));
+  good(await tick(job, { fitChecks: { offeredUp: false } }));
+  expect(await offered()).toEqual([false, false, false]);
+  expect(fields(await tick(job, { offeredHoses: [randomUUID()] }))).toEqual(['offeredHoses']);
+});
+
 test('front and rear of an ABS machine go from the start to the signature in one job', async () => {
   // The demo's own job on these hoses would not let them be drawn away.
   await server.database.models.Job.update(

@@ -1,7 +1,7 @@
 /** The same change sent twice, because the first answer was lost, is written once and answered alike. */
 import { randomUUID } from 'node:crypto';
 import type {
-  JobDetail,
+  JobChange,
   Person,
   PersonRecord,
   SavedCorner,
@@ -47,8 +47,10 @@ test('a job’s title under one key: one version, one line in the log, the same 
   const body = { version, title: 'Sent twice', handoverChecks: { stopLamp: true } };
   const [first, second] = await Promise.all([send(JOB, body, key), send(JOB, body, key)]);
   const third = await send(JOB, body, key.toUpperCase());
-  for (const reply of [first, second, third])
-    expect(reply.json<JobDetail>().job).toMatchObject({ title: 'Sent twice', version: version + 1 });
+  const stamps = [first, second, third].map((reply) => reply.json<JobChange>().stamp);
+  const after = await server.job('wick-front');
+  expect(after.job).toMatchObject({ title: 'Sent twice', version: version + 1 });
+  expect(stamps).toEqual([after.stamp, after.stamp, after.stamp]);
   expect(await lines('handoverChecked')).toBe(1);
 });
 
@@ -83,7 +85,9 @@ test('a key of a change that was refused is free for the one that is right; a ke
   expect(problemOf(await send(JOB, { version: version + 7, title: 'Too late' }, key)).code).toBe(
     'stale-write',
   );
-  expect((await send(JOB, { version, title: 'In time' }, key)).json<JobDetail>().job.title).toBe('In time');
+  expect((await send(JOB, { version, title: 'In time' }, key)).json<JobChange>().changed.job?.title).toBe(
+    'In time',
+  );
   expect(problemOf(await send(JOB, { version: version + 1, title: 'No key' }, 'again')).status).toBe(400);
 });
 
@@ -95,7 +99,9 @@ test('a job that is given up, and a vehicle that is changed, answer the second t
     await send(`${JOB}/abandon`, body, key, brannoc, 'POST'),
     await send(`${JOB}/abandon`, body, key, brannoc, 'POST'),
   ];
-  expect(replies.map((reply) => reply.json<JobDetail>().job.status)).toEqual(['abandoned', 'abandoned']);
+  const after = await server.job('wick-front');
+  expect(after.job.status).toBe('abandoned');
+  expect(replies.map((reply) => reply.json<JobChange>().stamp)).toEqual([after.stamp, after.stamp]);
   expect(await lines('abandoned')).toBe(1);
   expect(problemOf(await send(`${JOB}/abandon`, body, undefined, brannoc, 'POST')).code).toBe(
     'job-abandoned',

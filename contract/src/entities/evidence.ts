@@ -1,8 +1,9 @@
 /** Judgements that are kept with a job: worked out again by the server from what was entered, and written into its log. */
-import { END_FAMILIES, FLARE_LOOKS } from '@zephyrcombe/core';
+import { END_FAMILIES } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { Id, Length_m, Name } from './common.ts';
 import { HardLineRequestSchema } from './drawings.ts';
+import { LineChecksSchema } from './line.ts';
 
 const DonorEndSchema = z.strictObject({
   family: z.enum(END_FAMILIES),
@@ -21,15 +22,6 @@ export const DonorCheckSchema = z.strictObject({
     endB: DonorEndSchema,
   }),
   donor: z.strictObject({ length_m: Length_m, endA: DonorEndSchema, endB: DonorEndSchema }),
-});
-
-/** What was seen while a hard line was made. */
-export const LineChecksSchema = z.strictObject({
-  cutAs_m: Length_m.nullable(),
-  nuts: z.int().min(0).max(9).nullable(),
-  looksA: z.enum(FLARE_LOOKS).nullable(),
-  looksB: z.enum(FLARE_LOOKS).nullable(),
-  bentBack: z.array(z.int().min(0).max(40)).max(40),
 });
 
 export const EvidenceEntrySchema = z.discriminatedUnion('kind', [

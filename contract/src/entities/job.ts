@@ -24,6 +24,8 @@ import {
 } from './common.ts';
 import { HoseBuildSchema, KitCheckSchema, MakeUpSchema, PlugsSchema } from './hoseBuild.ts';
 import { ApprovalSchema } from './approval.ts';
+import { JobItemSchema } from './item.ts';
+import { JobLineSchema } from './line.ts';
 import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, LeftOnSchema, PhotoSchema } from './finding.ts';
 import { ROLES } from '../roles.ts';
@@ -311,6 +313,8 @@ export const LOG_KINDS = [
   'donorChecked',
   'routeJudged',
   'lineJudged',
+  'patternTaken',
+  'lineMade',
   'lengthTaken',
   'orderTermsSet',
   'specified',
@@ -320,6 +324,8 @@ export const LOG_KINDS = [
   'made',
   'proved',
   'kitChecked',
+  'itemSaved',
+  'itemRemoved',
   'plugsCounted',
   'handTight',
   'fitChecked',
@@ -380,6 +386,10 @@ export const JobDetailSchema = z.strictObject({
   /** In the order in which they came into the job. */
   circuits: z.array(JobCircuitSchema).min(1),
   hoses: z.array(JobHoseSchema),
+  /** Hard lines that are made anew. */
+  lines: z.array(JobLineSchema),
+  /** Brackets, clips and mount bolts. */
+  items: z.array(JobItemSchema),
   joints: z.array(JobJointSchema),
   readings: z.array(ReadingSchema),
   torqueRecords: z.array(TorqueRecordSchema),
@@ -392,8 +402,20 @@ export const JobDetailSchema = z.strictObject({
   reasons: z.array(ReasonSchema),
   /** The log tells that the brake was opened at some time, whatever is ticked now. */
   openedOnce: z.boolean(),
+  /** Another one once anything of this is, what is counted at the nipples left out. */
+  stamp: z.string().optional(),
 });
 export type JobDetail = z.infer<typeof JobDetailSchema>;
+
+/** What an action changed of its job: only the parts that are not what they were. */
+export const JobChangeSchema = z.strictObject({
+  jobId: Id,
+  /** The stamp of the job that the action met: who knows another one asks for the job. */
+  was: z.string(),
+  stamp: z.string(),
+  changed: JobDetailSchema.omit({ bleedRuns: true, stamp: true }).partial(),
+});
+export type JobChange = z.infer<typeof JobChangeSchema>;
 
 export const DueItemSchema = z.strictObject({
   circuitId: Id,

@@ -19,6 +19,7 @@ import {
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { Angle_rad, CalendarDate, Distance_m, Id, Instant, Length_m, Name, Note, Version } from './common.ts';
+import { LineMadeSchema } from './lineMade.ts';
 
 export const VEHICLE_KINDS = ['motorcycle', 'sidecar', 'car', 'van', 'trike', 'quad'] as const;
 export type VehicleKind = (typeof VEHICLE_KINDS)[number];
@@ -176,6 +177,8 @@ const HydraulicLineSchema = z.strictObject({
   marking: z.string().trim().max(200).nullable(),
   /** How far it arches above the higher of its ends; null when it does not. */
   rise_m: z.number().min(0).max(2).nullable(),
+  /** What a hard line is made of; left out or null where nobody has said. */
+  lineMade: LineMadeSchema.nullish(),
   known,
 });
 export const HoseSchema = HydraulicLineSchema.extend(row);

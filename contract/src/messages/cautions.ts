@@ -5,6 +5,7 @@ import type { Writer } from './writer.ts';
 import { CONDITION_WORDS } from './condition.ts';
 import {
   FACT_NAMES,
+  FLARE_FORM_NAMES,
   listOf,
   LUBRICANT_NAMES,
   MAKE_UP_STEP_NAMES,
@@ -232,7 +233,7 @@ const SENTENCES: Sentences = {
         : 'The bolt does not go through. Eyes of several sizes look the same: take the one for this bolt.',
   }),
   M26: (evidence) => ({
-    title: `No ${SEAL_NAMES[evidence.seal]} seals on this ${SEAT_NAMES[evidence.portSeat]}`,
+    title: `No ${evidence.form ? FLARE_FORM_NAMES[evidence.form] : SEAL_NAMES[evidence.seal]} seals on this ${SEAT_NAMES[evidence.portSeat]}`,
     advice:
       'Washers, cones and the two flares each need their own seat; forced together they leak or crush. Choose the end made for this port.',
   }),

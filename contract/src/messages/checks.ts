@@ -95,3 +95,6 @@ export const WITNESS_MARK_NAMES: Readonly<Record<SealKind, string>> = {
 
 export const firstOutingText = ({ control, outing }: VehicleWords): string =>
   `Pump the ${control} until it is firm before the vehicle moves. Make the first stops slowly and gently. If the ${control} feels different, sinks, or a warning lamp lights, stop and call us. Come back for a look at the joints after the first ${outing}.`;
+
+/** Of a job that makes hard lines alone. */
+export const LINES_OFFERED = 'New hard lines held against their routes, before anything is opened';

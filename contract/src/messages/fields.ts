@@ -112,6 +112,8 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   vehicleId: 'vehicle',
   circuitId: 'circuit',
   hoseIds: 'hoses of the job',
+  lineIds: 'hard lines',
+  offeredHoses: 'hoses held against their routes',
   circuitIds: 'circuits of the job',
   services: 'fluid of each circuit',
   hoseId: 'hose',

@@ -1,4 +1,5 @@
 /** What the domain's own words are called on screen and paper. */
+import type { ItemKind } from '../entities/item.ts';
 import type {
   Aid,
   AlongKind,
@@ -96,6 +97,12 @@ export const LINE_MATERIAL_NAMES: Readonly<Record<LineMaterial, string>> = {
   copper: 'plain copper',
 };
 
+export const ITEM_NAMES: Readonly<Record<ItemKind, string>> = {
+  bracket: 'bracket',
+  clip: 'clip',
+  mountBolt: 'mount bolt',
+};
+
 export const FLARE_FORM_NAMES: Readonly<Record<FlareForm, string>> = {
   doubleFlare: 'double flare',
   bubbleFlare: 'bubble flare',
@@ -160,6 +167,8 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   donorChecked: 'Hose from the shelf checked',
   routeJudged: 'Route judged',
   lineJudged: 'Hard line judged',
+  patternTaken: 'Pattern of a hard line',
+  lineMade: 'Hard line made',
   lengthTaken: 'Order length taken',
   orderTermsSet: 'Order details',
   specified: 'Specified',
@@ -169,6 +178,8 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   made: 'Made up',
   proved: 'Proof test',
   kitChecked: 'Kit checked in',
+  itemSaved: 'Bracket, clip or bolt',
+  itemRemoved: 'Bracket, clip or bolt taken out',
   plugsCounted: 'Caps counted',
   portSeen: 'Seen at the port',
   handTight: 'Hand tight',

@@ -1,6 +1,7 @@
+import { SEATS } from './seatForm.ts';
 import { judgeWrench, WRENCH_SIZES, wrenchesFor } from './hexagon.ts';
 import type { PortFace } from './seat.ts';
-import { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd } from './seat.ts';
+import { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd, judgeFlareSeat } from './seat.ts';
 
 const port = (gender: PortFace['gender'], seat: PortFace['seat']): PortFace => ({ gender, seat });
 const verdict = (hexagon_mm: number, wrench_mm: number) => {
@@ -71,4 +72,13 @@ describe('a wrench on a hexagon', () => {
   test('a hexagon of no size is refused', () => {
     expect(judgeWrench(0, 0.01).ok).toBe(false);
   });
+});
+
+test('a pipe with its own flare fits the seat that was cut for it, and no other', () => {
+  for (const seat of SEATS) {
+    expect(judgeFlareSeat(seat, 'doubleFlare').length).toBe(seat === 'invertedFlare' ? 0 : 1);
+    expect(judgeFlareSeat(seat, 'bubbleFlare').length).toBe(seat === 'bubbleFlare' ? 0 : 1);
+    // What goes on no brake is said by M46, once.
+    expect(judgeFlareSeat(seat, 'singleFlare')).toEqual([]);
+  }
 });

@@ -3,6 +3,7 @@ import type { Seat } from './seatForm.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { ThreadGender } from '../threads/thread.ts';
 import type { SealKind } from '../joint/sealKind.ts';
+import type { FlareForm } from '../hardLine/forms.ts';
 
 /**
  * Ends of hoses and pipes. A female swivel goes over an external thread, a male screwed end turns the whole hose, a
@@ -91,4 +92,18 @@ export const endsFor = (port: PortFace): readonly EndKind[] =>
 export function judgeSeat(port: PortFace, seal: SealKind): readonly Caution[] {
   const seals = endsFor(port).map((end) => END_FACTS[end].seal);
   return seals.includes(seal) ? [] : [{ id: 'M26', evidence: { portSeat: port.seat, seal } }];
+}
+
+/** The nut that brings each flare with it; the other forms go on no brake. */
+const NUT_OF: Readonly<Partial<Record<FlareForm, EndKind>>> = {
+  doubleFlare: 'invertedFlareNut',
+  bubbleFlare: 'bubbleFlareNut',
+};
+
+/** M26 when the flare of a pipe is not the one that the seat of its port was cut for. What goes on no brake is judged apart. */
+export function judgeFlareSeat(portSeat: Seat, form: FlareForm): readonly Caution[] {
+  const nut = NUT_OF[form];
+  return nut === undefined || END_FACTS[nut].seats.includes(portSeat)
+    ? []
+    : [{ id: 'M26', evidence: { portSeat, seal: 'flare', form } }];
 }

@@ -2,6 +2,7 @@
  * The hydraulics of one circuit as they are entered, saved, exported and compared: parts with their ports, lines between
  * joints. `circuit.ts` holds what the simpler calculations need of it.
  */
+import type { LineBuild } from '../hardLine/build.ts';
 import type { EndGeometry } from '../fittings/end.ts';
 import type { Seat } from '../fittings/seatForm.ts';
 import type { FluidGrade } from '../fluid/grade.ts';
@@ -79,6 +80,11 @@ export const CONSTRUCTIONS = ['braided', 'rubber'] as const;
 /** What a hose is made of: braided steel over a liner, or fabric and rubber. A hard line has neither. */
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
+/** What a hard line is made of, as it was made here. */
+export interface LineMade extends LineBuild {
+  readonly outside_m: number;
+}
+
 /** A hose or a hard line between two joints. */
 export interface HydraulicLine extends WithKnown {
   readonly id: string;
@@ -100,6 +106,8 @@ export interface HydraulicLine extends WithKnown {
   readonly marking: string | null;
   /** How far the line arches above the higher of its ends; null when it does not. */
   readonly rise_m: number | null;
+  /** Of a hard line; left out or null where nobody has said. */
+  readonly lineMade?: LineMade | null | undefined;
 }
 
 export interface Hydraulics {

@@ -85,7 +85,8 @@ export interface CautionEvidence {
   M23: { readonly bore_m: number; readonly thread: string };
   M24: { readonly bore_m: number; readonly threads: readonly string[] };
   M25: { readonly eye_m: number; readonly bolt_m: number };
-  M26: { readonly portSeat: Seat; readonly seal: SealKind };
+  /** `form`: of the pipe that ends there. */
+  M26: { readonly portSeat: Seat; readonly seal: SealKind; readonly form?: FlareForm };
   M27: { readonly end: 'A' | 'B' };
   /** ISO 8601 dates. */
   M28: { readonly builtOn: string; readonly from: string; readonly to: string };

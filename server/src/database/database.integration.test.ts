@@ -22,6 +22,9 @@ import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
 import * as reasons from './migrations/0017-reasons.ts';
 import * as known from './migrations/0018-known.ts';
+import * as revision from './migrations/0019-revision.ts';
+import * as lines from './migrations/0020-lines.ts';
+import * as items from './migrations/0021-items.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -164,9 +167,15 @@ describe('migrations', () => {
       '0016-events',
       '0017-reasons',
       '0018-known',
+      '0019-revision',
+      '0020-lines',
+      '0021-items',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await items.down(queries);
+    await lines.down(queries);
+    await revision.down(queries);
     await known.down(queries);
     await reasons.down(queries);
     await events.down(queries);
@@ -203,6 +212,9 @@ describe('migrations', () => {
     await events.up(queries);
     await reasons.up(queries);
     await known.up(queries);
+    await revision.up(queries);
+    await lines.up(queries);
+    await items.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

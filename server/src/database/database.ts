@@ -12,6 +12,8 @@ import {
   defineJobCircuit,
   defineJobHose,
   defineJobJoint,
+  defineJobItem,
+  defineJobLine,
   defineLogEntry,
 } from '../features/jobs/job.model.ts';
 import { defineReason } from '../features/jobs/reason.model.ts';
@@ -34,6 +36,8 @@ import {
 import { isDeadlock, wasNotConnected } from './failures.ts';
 import { defineSentChange } from './sentChange.model.ts';
 import { commitIsSent, nothingStands } from './outcome.ts';
+import type { Writes } from './writes.ts';
+import { watchWrites } from './writes.ts';
 
 /** A technician waits at the wheel: an absent database is said within seconds. */
 const CONNECT_TIMEOUT_ms = 3000;
@@ -76,6 +80,8 @@ function defineModels(sequelize: Sequelize) {
     Job: defineJob(sequelize),
     JobCircuit: defineJobCircuit(sequelize),
     JobHose: defineJobHose(sequelize),
+    JobLine: defineJobLine(sequelize),
+    JobItem: defineJobItem(sequelize),
     JobJoint: defineJobJoint(sequelize),
     JobReason: defineReason(sequelize),
     LogEntry: defineLogEntry(sequelize),
@@ -94,6 +100,7 @@ export type Models = ReturnType<typeof defineModels>;
 export interface Database {
   readonly sequelize: Sequelize;
   readonly models: Models;
+  readonly writes: Writes;
   /** One transaction per user action. Tried again when the server chose it to break a deadlock, or when it never began. */
   readonly transaction: <Value>(action: (transaction: Transaction) => Promise<Value>) => Promise<Value>;
   /** A change that is one statement, and so whole or not there: without a transaction round it. */
@@ -144,6 +151,7 @@ export function openDatabase(config: DatabaseConfig, { isPatient = false }: Data
   return {
     sequelize,
     models: defineModels(sequelize),
+    writes: watchWrites(sequelize),
     async transaction(action) {
       for (let attempt = 1; ; attempt += 1) {
         try {

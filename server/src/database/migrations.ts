@@ -20,6 +20,9 @@ import * as scope from './migrations/0015-scope.ts';
 import * as events from './migrations/0016-events.ts';
 import * as reasons from './migrations/0017-reasons.ts';
 import * as known from './migrations/0018-known.ts';
+import * as revision from './migrations/0019-revision.ts';
+import * as lines from './migrations/0020-lines.ts';
+import * as items from './migrations/0021-items.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -40,6 +43,9 @@ const MIGRATIONS = [
   { name: '0016-events', ...events },
   { name: '0017-reasons', ...reasons },
   { name: '0018-known', ...known },
+  { name: '0019-revision', ...revision },
+  { name: '0020-lines', ...lines },
+  { name: '0021-items', ...items },
 ];
 
 /** Of every migration, in order. */

@@ -1,6 +1,6 @@
 /** A change carries a key of its own; sent again under the same key, it is known to be written already. */
+import { REFUSALS, Id } from '@zephyrcombe/contract';
 import { createHash } from 'node:crypto';
-import { Id } from '@zephyrcombe/contract';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
@@ -30,7 +30,7 @@ export async function isWritten(
   const key = request.headers['idempotency-key'];
   if (key === undefined) return false;
   const id = Id.safeParse(key);
-  if (!id.success) throw new AppProblem('bad-request', { detail: 'The idempotency-key is not a UUID.' });
+  if (!id.success) throw new AppProblem('bad-request', { detail: REFUSALS.keyIsNone });
   const personId = request.person?.id ?? '';
   const known = await models.SentChange.findOne({ where: { personId, id: id.data }, transaction });
   const digest = digestOf(request);

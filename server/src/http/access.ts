@@ -69,8 +69,7 @@ export function installAccess(
   app.addHook('preValidation', async ({ body, query, params }) => {
     const place = Buffer.isBuffer(body) ? null : unprintableIn(body);
     const found = place ?? unprintableIn(query) ?? unprintableIn(params);
-    if (found !== null)
-      return Promise.reject(fieldProblem(found, 'has a character that cannot be seen or printed'));
+    if (found !== null) return Promise.reject(fieldProblem(found, 'unseenCharacter'));
   });
 }
 

@@ -1,6 +1,7 @@
 /** An answer the API gives on purpose when it cannot do what was asked. */
 import type { ApiProblemCode, FieldError } from '@zephyrcombe/contract';
-import { PROBLEMS } from '@zephyrcombe/contract';
+import type { FieldFault, FieldFaultFacts } from '@zephyrcombe/contract';
+import { fieldFaultText, PROBLEMS } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 
 export interface ProblemExtras {
@@ -23,5 +24,9 @@ export class AppProblem extends Error {
 }
 
 /** A problem with one field of the request, as validation would have said it. */
-export const fieldProblem = (field: string, message: string): AppProblem =>
-  new AppProblem('validation-failed', { errors: [{ field, message }] });
+export const fieldProblem = <Code extends FieldFault>(
+  field: string,
+  code: Code,
+  ...facts: FieldFaultFacts<Code>
+): AppProblem =>
+  new AppProblem('validation-failed', { errors: [{ field, message: fieldFaultText(code, ...facts) }] });

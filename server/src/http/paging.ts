@@ -28,7 +28,7 @@ export function readPlace(after: string, columns: readonly Column[]): Place {
     Array.isArray(place) &&
     place.length === columns.length &&
     columns.every((column, index) => IS[column](place[index]));
-  if (!isPlace) throw fieldProblem('after', 'is not a place in this list');
+  if (!isPlace) throw fieldProblem('after', 'noPlaceInList');
   return place as Place;
 }
 

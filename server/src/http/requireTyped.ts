@@ -15,7 +15,7 @@ export function requireTyped(
   typedField = 'typed',
 ): void {
   const read = parseQuantity(typed, kind);
-  if (!read.ok) throw fieldProblem(typedField, 'does not read as a figure with its unit');
+  if (!read.ok) throw fieldProblem(typedField, 'noFigure');
   if (Math.abs(read.value_SI - value_SI) > SAME * Math.max(1, Math.abs(value_SI)))
-    throw fieldProblem(field, 'is not what was typed');
+    throw fieldProblem(field, 'notAsTyped');
 }

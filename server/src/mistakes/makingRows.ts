@@ -1,5 +1,5 @@
 /** Rows about hoses that are made up here, and hard lines. */
-import type { PlayedJob } from './playedJob.ts';
+import type { PlayedJob, PlayOptions } from './playedJob.ts';
 import type { MistakeRow, Play } from './play.ts';
 import { FLUID_ONLY } from './play.ts';
 
@@ -133,6 +133,16 @@ const lineOf =
     await job.done(job.hardLine(build, checks));
     return job.said(job.finish());
   };
+/** A car whose brakes are piped; its fluid alone is changed to begin with. */
+const HARD_LINED: PlayOptions = { like: 'tollan', isFluidOnly: true };
+
+/** The same of a hard line that is in the scope of the job: asked about when somebody says that it is made. */
+const ownLineOf =
+  (build: object, checks: object = {}): Play =>
+  async (job) => {
+    const own = await job.another(HARD_LINED);
+    return own.said((await own.takeInLine()).makeLine(build, checks));
+  };
 const soundLine = lineOf({});
 const madeAnew: Play = async (job) => {
   await job.readyToSign();
@@ -141,31 +151,36 @@ const madeAnew: Play = async (job) => {
   return job.said(job.finish());
 };
 
+const both = (what: string, build: object, checks: object = {}): Readonly<Record<string, Play>> => ({
+  [what]: lineOf(build, checks),
+  [`${what}, of the job itself`]: ownLineOf(build, checks),
+});
+
 export const LINES: readonly MistakeRow[] = [
-  { id: 'M44', options: FLUID_ONLY, paths: { 'cut short': lineOf({}, { cutAs_m: 0.2 }) }, clean: soundLine },
-  { id: 'M45', options: FLUID_ONLY, paths: { 'a nut left off': lineOf({}, { nuts: 1 }) }, clean: soundLine },
+  { id: 'M44', options: FLUID_ONLY, paths: both('cut short', {}, { cutAs_m: 0.2 }), clean: soundLine },
+  { id: 'M45', options: FLUID_ONLY, paths: both('a nut left off', {}, { nuts: 1 }), clean: soundLine },
   {
     id: 'M46',
     options: FLUID_ONLY,
-    paths: { 'a single flare': lineOf({ formA: 'singleFlare' }) },
+    paths: both('a single flare', { formA: 'singleFlare' }),
     clean: soundLine,
   },
   {
     id: 'M47',
     options: FLUID_ONLY,
-    paths: { 'plain copper': lineOf({ material: 'copper' }) },
+    paths: both('plain copper', { material: 'copper' }),
     clean: soundLine,
   },
   {
     id: 'M48',
     options: FLUID_ONLY,
-    paths: { 'steel bent back': lineOf({ material: 'coatedSteel' }, { bentBack: [0] }) },
+    paths: both('steel bent back', { material: 'coatedSteel' }, { bentBack: [0] }),
     clean: lineOf({ material: 'coatedSteel' }),
   },
   {
     id: 'M49',
     options: FLUID_ONLY,
-    paths: { 'a cracked flare': lineOf({}, { looksB: 'cracked' }) },
+    paths: both('a cracked flare', {}, { looksB: 'cracked' }),
     clean: madeAnew,
   },
 ];

@@ -18,6 +18,7 @@ import {
   hoseOfJob,
   hydraulicsOf,
   jointOfJob,
+  lineOfJob,
   nipplesOf,
   partsOf,
   torqueOf,
@@ -74,6 +75,18 @@ const EVERY_POSE = {
   crossedUp: true,
 };
 
+/** The demo's vehicles are only copied: each is read once. */
+const demoVehicles = new WeakMap<TestServer, Map<string, Promise<VehicleDetail>>>();
+function demoVehicle(server: TestServer, like: string): Promise<VehicleDetail> {
+  const known = demoVehicles.get(server) ?? new Map<string, Promise<VehicleDetail>>();
+  demoVehicles.set(server, known);
+  const read =
+    known.get(like) ??
+    server.ask('GET', `/api/vehicles/${demoId(like)}`).then((reply) => reply.json<VehicleDetail>());
+  known.set(like, read);
+  return read;
+}
+
 export class PlayedJob {
   readonly id = randomUUID();
   readonly vehicleId = randomUUID();
@@ -94,8 +107,8 @@ export class PlayedJob {
   ): Promise<Reply> {
     const reply = await this.server.ask(method, path, body);
     if (method === 'GET') return reply;
-    const isJob = reply.statusCode === 200 && reply.body.startsWith('{"job":');
-    this.told = isJob ? reply.json<JobDetail>() : null;
+    const said = reply.statusCode === 200 ? reply.json<object>() : {};
+    this.told = 'job' in said ? (said as JobDetail) : null;
     return reply;
   }
   private at(path: string) {
@@ -116,7 +129,7 @@ export class PlayedJob {
     draw = (same) => same,
     isFluidOnly = false,
   }: PlayOptions = {}): Promise<this> {
-    const known = (await this.ask('GET', `/api/vehicles/${demoId(like)}`)).json<VehicleDetail>();
+    const known = await demoVehicle(this.server, like);
     const { id: _id, version: _version, ...entry } = known.vehicle;
     const entered = await this.ask('POST', '/api/vehicles', {
       id: this.vehicleId,
@@ -142,6 +155,9 @@ export class PlayedJob {
     );
     return this;
   }
+
+  /** A job on another vehicle of the same shop. */
+  another = (options: PlayOptions): Promise<PlayedJob> => new PlayedJob(this.server).begin(options);
 
   get hoseId(): string {
     return this.line?.id ?? '';
@@ -354,6 +370,43 @@ export class PlayedJob {
       request: { ...HARD_LINE, build: { ...HARD_LINE.build, ...build } },
       checks: { cutAs_m: null, nuts: 2, looksA: 'asPattern', looksB: 'asPattern', bentBack: [], ...checks },
     });
+
+  /** Takes a hard line of the vehicle into the job, to be made anew; the ends are its ends from then on. */
+  async takeInLine(): Promise<this> {
+    const line = partsOf(await this.now()).hoses.find(({ kind }) => kind === 'hardLine');
+    if (!line) throw new Error('no hard line');
+    this.line = line;
+    await this.done(this.setScope({ circuitIds: await this.circuitIds(), lineIds: [line.id] }));
+    for (const end of ['A', 'B'] as const) await this.done(this.seePort(end));
+    return this;
+  }
+  async jobLine() {
+    const [line] = (await this.now()).lines;
+    if (!line) throw new Error('no line');
+    return line;
+  }
+  editLine = async (body: object) => {
+    const { lineId, version } = await this.jobLine();
+    return this.ask('PATCH', this.at(`/lines/${lineId}`), { version, ...body });
+  };
+  /** Its pattern and what was seen of it, with flares for the seats of its ports; `made` unless something else is said. */
+  makeLine = async (build: object = {}, checks: object = {}, over: object = {}) => {
+    const { a, b } = lineOfJob(await this.now(), (await this.jobLine()).lineId) ?? {};
+    const form = (at: typeof a) => (at?.port.seat === 'bubbleFlare' ? 'bubbleFlare' : 'doubleFlare');
+    const pattern = {
+      ...HARD_LINE,
+      build: { ...HARD_LINE.build, formA: form(a), formB: form(b), ...build },
+    };
+    const seen = {
+      cutAs_m: 0.405,
+      nuts: 2,
+      looksA: 'asPattern',
+      looksB: 'asPattern',
+      bentBack: [],
+      ...checks,
+    };
+    return this.editLine({ pattern, checks: seen, made: true, ...over });
+  };
 
   // Whole stages, without a fault.
   /** Every pose seen and the supplier's points known; `but` says what was left out. */

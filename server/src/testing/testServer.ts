@@ -1,6 +1,7 @@
 /** A server on a database of its own, with the demo shop in it and a clock that stands still until it is told. */
 import { randomUUID } from 'node:crypto';
-import type { JobDetail, ProblemDetails } from '@zephyrcombe/contract';
+import type { JobChange, JobDetail, ProblemDetails } from '@zephyrcombe/contract';
+import { withChange } from '@zephyrcombe/contract';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import { Sequelize } from 'sequelize';
 import { buildApp } from '../app.ts';
@@ -19,7 +20,7 @@ export interface TestServer {
   readonly config: Config;
   /** Moves the clock on. */
   pass(milliseconds: number): void;
-  /** A request as the signed-in person; `null` as nobody. */
+  /** A request as the signed-in person; `null` as nobody. What changed of a job is put into the job, as a page does. */
   ask(
     method: InjectOptions['method'] & string,
     url: string,
@@ -62,6 +63,8 @@ const DEMO_NAMES: Readonly<Record<string, string>> = {
   brannoc: 'Brannoc Hale',
   tamsin: 'Tamsin Orrey',
 };
+
+const JOB = /^\/api\/jobs\/[^/?]+(?:\/|$)/;
 
 export interface TestServerOptions {
   readonly port?: number;
@@ -120,14 +123,29 @@ export async function startTestServer({
     return `${cookie.name}=${encodeURIComponent(cookie.value)}`;
   };
   const brannoc = isEmpty ? null : await signInAs('brannoc');
-  // An injected request starts only when it is awaited; inside an async function it starts at once.
-  const ask: TestServer['ask'] = async (method, url, body, cookie = brannoc) =>
+  const jobs = new Map<string, JobDetail>();
+  const send: TestServer['ask'] = async (method, url, body, cookie = brannoc) =>
     await app.inject({
       method: method as 'GET',
       url,
       ...(body ? { payload: body } : {}),
       headers: { ...OWN_PAGE, ...(cookie === null ? {} : { cookie }) },
     });
+  // An injected request starts only when it is awaited; inside an async function it starts at once.
+  const ask: TestServer['ask'] = async (method, url, body, cookie) => {
+    const reply = await send(method, url, body, cookie);
+    const isJson = String(reply.headers['content-type']).startsWith('application/json');
+    if (reply.statusCode !== 200 || !isJson || !JOB.test(url)) return reply;
+    const said = reply.json<JobDetail | JobChange>();
+    if ('job' in said) jobs.set(said.job.id, said);
+    if (!('changed' in said)) return reply;
+    const known = jobs.get(said.jobId);
+    const job =
+      (known && withChange(known, said)) ??
+      (await send('GET', `/api/jobs/${said.jobId}`, undefined, cookie)).json<JobDetail>();
+    jobs.set(said.jobId, job);
+    return Object.assign(reply, { json: () => job });
+  };
   return {
     app,
     database,

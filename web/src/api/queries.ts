@@ -1,5 +1,6 @@
 /** What is asked of the server, under which key it is kept, and how a job's actions bring it up to date. */
-import type { BleedUpdate, Job, JobDetail, StockItem } from '@zephyrcombe/contract';
+import type { BleedUpdate, Job, JobChange, JobDetail, StockItem } from '@zephyrcombe/contract';
+import type { QueryClient } from '@tanstack/react-query';
 import {
   infiniteQueryOptions,
   keepPreviousData,
@@ -13,6 +14,7 @@ import { call } from './client.ts';
 import type { JobActionName } from './jobActionName.ts';
 import { withAction, withUpdate } from './optimistic.ts';
 import { OwnWrites } from './ownWrites.ts';
+import { keepTold, toldChange } from './toldJobs.ts';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
@@ -126,10 +128,14 @@ export const cornersQuery = (vehicleId: string) =>
     queryFn: ({ signal }) => call('listCorners', { params: { vehicleId } }, signal),
   });
 
+/** The job as it is by now: asked for anew, never the answer to a question that was on its way before. */
+const readJob = async (jobId: string, signal?: AbortSignal): Promise<JobDetail> =>
+  keepTold(await call('getJob', { params: { jobId } }, signal));
+
 export const jobQuery = (jobId: string) =>
   queryOptions({
     queryKey: ['job', jobId],
-    queryFn: ({ signal }) => call('getJob', { params: { jobId } }, signal),
+    queryFn: ({ signal }) => readJob(jobId, signal),
   });
 
 /** What the log is asked for: all of it, or what it tells of one part or person. */
@@ -181,6 +187,16 @@ function versionedRow(
         .find(({ joints }) => joints.some(({ id }) => id === params.jointId));
       return { row: `circuit of ${params.jobId} ${params.jointId}`, version: circuit?.version };
     }
+    case 'editJobLine':
+      return {
+        row: `line ${params.jobId} ${params.lineId}`,
+        version: detail?.lines.find((line) => line.lineId === params.lineId)?.version,
+      };
+    case 'saveItem':
+      return {
+        row: `item ${params.itemId}`,
+        version: detail?.items.find(({ id }) => id === params.itemId)?.version,
+      };
     case 'editJobJoint':
       return {
         row: `joint ${params.jobId} ${params.jointId}`,
@@ -199,6 +215,20 @@ function onOwnVersion(name: JobActionName, input: AnyRequest): AnyRequest {
   return { ...input, body: { ...body, version: ownWrites.follow(target.row, body.version) } };
 }
 
+/** The job after an action: with what the action changed, or asked for where somebody else changed it too. */
+async function jobAfter(client: QueryClient, change: JobChange): Promise<JobDetail> {
+  const query = jobQuery(change.jobId);
+  const after = toldChange(change);
+  if (after === null) return readJob(change.jobId);
+  // What is counted at the nipples is told by itself.
+  return { ...after, bleedRuns: client.getQueryData(query.queryKey)?.bleedRuns ?? after.bleedRuns };
+}
+
+/** Shows a job as it is after a change that was sent by another way than an action of its page. */
+export async function showChange(client: QueryClient, change: JobChange): Promise<void> {
+  client.setQueryData(jobQuery(change.jobId).queryKey, await jobAfter(client, change));
+}
+
 /**
  * One action on one job: shown at once, sent in turn. Actions on a job wait for each other, so that versions
  * follow on; what is still waiting stays in the picture when an earlier reply arrives.
@@ -214,9 +244,7 @@ export function useJobAction<Name extends JobActionName>(
   const scope = `job ${jobId}`;
   const taken = async (update: BleedUpdate): Promise<JobDetail> => {
     const known = client.getQueryData(queryKey);
-    return known && !update.isMore
-      ? withUpdate(known, update)
-      : client.fetchQuery({ ...jobQuery(jobId), staleTime: 0 });
+    return known && !update.isMore ? withUpdate(known, update) : readJob(jobId);
   };
   return useMutation<JobDetail, ApiError, RequestOf<Name>>({
     mutationKey: [name],
@@ -226,7 +254,7 @@ export function useJobAction<Name extends JobActionName>(
       const reply = await call(name, sent as RequestOf<Name>);
       // At the nipples only what changed comes back: the job is long, and a phone at the wheel far from the server.
       if ('rows' in reply) return taken(reply);
-      const detail: JobDetail = reply;
+      const detail = await jobAfter(client, reply);
       const row = versionedRow(name, sent, detail);
       if (row?.version !== undefined)
         ownWrites.record(row.row, (sent.body as { readonly version: number }).version, row.version);

@@ -220,6 +220,8 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       leakChecked: false,
       version: 0,
     })),
+    lines: [],
+    items: [],
     readings: [],
     torqueRecords: [],
     bleedRuns: [],

@@ -1,6 +1,6 @@
 /** What is in a joint when it is tightened, and what is held against its route when a hose is offered up. */
 import type { HoseOfJob, JobDetail, TorqueRecord } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, jointOfJob } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, jointOfJob, lineOfJob } from '@zephyrcombe/contract';
 import type { Facts } from './facts.ts';
 import { factsOf } from './facts.ts';
 import type { Standing } from './standingOf.ts';
@@ -26,9 +26,28 @@ export function fittedFacts(detail: JobDetail, jointId: string): Facts {
       ];
     }),
   );
+  // Left out where there is none: a torque of before hard lines were worked on knows of none.
+  const flares = Object.fromEntries(
+    detail.lines.flatMap(({ lineId }) => {
+      const own = lineOfJob(detail, lineId);
+      if (!own) return [];
+      const { name, fromJointId, toJointId } = own.fitted;
+      const { formA, formB } = own.line.pattern?.build ?? {};
+      return [
+        ...(fromJointId === jointId ? [[`${name}, end A`, { form: formA }] as const] : []),
+        ...(toJointId === jointId ? [[`${name}, end B`, { form: formB }] as const] : []),
+      ];
+    }),
+  );
   const { thread, gender, seat } = at.port;
   const { bolt, washer, boltState } = at.chosen;
-  return factsOf({ bolt, washer, boltState, port: { thread, gender, seat, seal: at.joint.seal }, ends });
+  return factsOf({
+    bolt,
+    washer,
+    boltState,
+    port: { thread, gender, seat, seal: at.joint.seal },
+    ends: { ...ends, ...flares },
+  });
 }
 
 /** Whether a torque still holds what it tightened; one that was recorded before its parts were kept does. */
@@ -43,7 +62,11 @@ export const offeredFacts = ({ hose }: HoseOfJob): Facts =>
     proof: hose.makeUp.proofs.at(-1),
   });
 
-/** Whether the hose that was held against its route is the one that goes on. */
+/** Somebody has held this very hose against its route. */
+export const isOfferedUp = (own: HoseOfJob): boolean =>
+  standingOf(own.hose.offeredUp, offeredFacts(own)).state === 'stands';
+
+/** Whether the hose that was held against its route is the one that goes on; before it was kept by hose, the tick says so. */
 export const wasOfferedUp = (own: HoseOfJob): boolean => {
   const standing = standingOf(own.hose.offeredUp, offeredFacts(own));
   return standing.state !== 'passed';

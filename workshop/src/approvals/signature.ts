@@ -1,10 +1,11 @@
 /** What a signature covers: the hoses as specified, the joints as tightened and dry, the nipples as bled, what was found. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { hoseOfJob, nipplesOf, partsOf } from '@zephyrcombe/contract';
+import { hoseOfJob, lineOfJob, nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
 import type { Facts } from './facts.ts';
 import { factsOf } from './facts.ts';
 import { fittedFacts } from './fitted.ts';
+import { lineFacts } from './line.ts';
 import { specificationFacts } from './specification.ts';
 
 export function signatureFacts(detail: JobDetail): Facts {
@@ -18,6 +19,28 @@ export function signatureFacts(detail: JobDetail): Facts {
         return own ? [{ name: own.fitted.name, ...specificationFacts(detail, own) }] : [];
       }),
     ),
+    ...(detail.lines.length > 0
+      ? {
+          lines: byName(
+            detail.lines.flatMap(({ lineId }) => {
+              const own = lineOfJob(detail, lineId);
+              return own ? [{ name: own.fitted.name, ...lineFacts(own) }] : [];
+            }),
+          ),
+        }
+      : {}),
+    ...(detail.items.length > 0
+      ? {
+          items: byName(
+            detail.items.map(({ name, kind, handling, done }) => ({
+              name,
+              kind,
+              handling,
+              torque_Nm: done?.torque_Nm,
+            })),
+          ),
+        }
+      : {}),
     joints: byName(
       detail.joints.map(({ jointId }) => ({
         name: joints.find(({ id }) => id === jointId)?.name ?? jointId,

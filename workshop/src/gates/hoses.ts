@@ -4,6 +4,7 @@ import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zeph
 import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { lengthStanding } from '../approvals/length.ts';
 import { specificationStanding } from '../approvals/standing.ts';
+import { linesAtGate } from './lines.ts';
 import type { Obstacle } from './obstacle.ts';
 
 const hosesOf = (detail: JobDetail): readonly HoseOfJob[] =>
@@ -56,13 +57,14 @@ function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   return proofCautions(hose).length > 0 ? [{ code: 'notProved', hose: fitted.name }] : [];
 }
 
-/** Putting a joint on by hand, or tightening it: all hoses that come to it. */
+/** Putting a joint on by hand, or tightening it: all hoses and hard lines that come to it. */
 export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle[] => [
   ...portObstacles(detail, jointId),
   ...hosesAt(detail, jointId).flatMap((own) => [
     ...specificationObstacles(detail, own),
     ...handObstacles(detail, own),
   ]),
+  ...linesAtGate(detail, jointId),
 ];
 
 /** Whoever joins two parts has both in front of them: what was assumed of a port is seen by then. */
@@ -72,9 +74,12 @@ function portObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] 
   return at && facts.length > 0 ? [{ code: 'portNotSeen', joint: at.joint.name, facts }] : [];
 }
 
-/** Holding the new hoses against their routes: they have to be here. */
-export function offerUpGate(detail: JobDetail): readonly Obstacle[] {
-  const bought = hosesOf(detail).filter((own) => !buildOf(own).madeHere);
+/** Holding these new hoses against their routes, or all: they have to be here. */
+export function offerUpGate(
+  detail: JobDetail,
+  hoseIds: readonly string[] = detail.hoses.map(({ hoseId }) => hoseId),
+): readonly Obstacle[] {
+  const bought = hosesOf(detail).filter((own) => !buildOf(own).madeHere && hoseIds.includes(own.hose.hoseId));
   const missing = bought.flatMap((own) => deliveryObstacles(detail, own));
   const [notCome] = missing.filter(({ code }) => code === 'boxNotCome');
   return [...(notCome ? [notCome] : missing), ...bought.flatMap((own) => boxObstacles(detail, own))];

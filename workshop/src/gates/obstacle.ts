@@ -1,4 +1,5 @@
 /** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
+import type { LineSeen } from '@zephyrcombe/contract';
 import type { PortFact } from '@zephyrcombe/core';
 import type { Change } from '../approvals/facts.ts';
 
@@ -18,6 +19,10 @@ export type Obstacle =
   | { readonly code: 'boxNotOpened'; readonly hose: string }
   /** Open by now, and what hoses were ordered by is still assumed. */
   | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly PortFact[] }
+  | { readonly code: 'lineNotMeasured'; readonly line: string }
+  | { readonly code: 'lineNotMade'; readonly line: string }
+  | { readonly code: 'lineNotSeen'; readonly line: string; readonly unseen: readonly LineSeen[] }
+  | { readonly code: 'changedSinceMade'; readonly line: string; readonly changes: readonly Change[] }
   | { readonly code: 'notProved'; readonly hose: string }
   | { readonly code: 'madeUpAlready'; readonly hose: string }
   | { readonly code: 'notMadeHere'; readonly hose: string }
@@ -32,6 +37,7 @@ export type Obstacle =
       /** The other circuits that it feeds. */
       readonly others: readonly string[];
     }
+  | { readonly code: 'itemsNotOn'; readonly items: readonly string[] }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
   | { readonly code: 'nipplesNotClear'; readonly nipples: readonly string[] };

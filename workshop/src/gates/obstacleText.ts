@@ -7,6 +7,8 @@ import {
   FACT_NAMES,
   fieldText,
   FIXING_NAMES,
+  FLARE_FORM_NAMES,
+  LINE_MATERIAL_NAMES,
   LINER_NAMES,
   listOf,
   MATERIAL_NAMES,
@@ -29,9 +31,16 @@ const PLACES: Readonly<Record<string, string>> = {
   endB: 'end B',
 };
 
+const LOOKS = { asPattern: 'like the pattern', offCentre: 'off its centre', cracked: 'cracked' };
+
 /** Words for what is kept as a code, by the field. */
 const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  material: MATERIAL_NAMES,
+  material: { ...MATERIAL_NAMES, ...LINE_MATERIAL_NAMES },
+  formA: FLARE_FORM_NAMES,
+  formB: FLARE_FORM_NAMES,
+  form: FLARE_FORM_NAMES,
+  looksA: LOOKS,
+  looksB: LOOKS,
   seatMaterial: MATERIAL_NAMES,
   seat: SEAT_NAMES,
   seal: SEAL_NAMES,
@@ -67,12 +76,44 @@ const changesText = (changes: readonly Change[], write: Writer): string =>
 const fellBelow = (strokes: number): string =>
   `By the count the reservoir fell below its minimum ${strokes === 1 ? 'a stroke' : `${strokes} strokes`} ago: air may have been drawn in.`;
 
+const SEEN_OF_LINE = {
+  cutAs_m: 'how long it was cut',
+  nuts: 'how many nuts were on it before the second flare',
+  looksA: 'how the flare at A looks',
+  looksB: 'how the flare at B looks',
+};
+
 export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
   switch (obstacle.code) {
     case 'endsNotConfirmed':
       return {
         what: 'Nobody has confirmed what is at the ends.',
         wayOut: 'Look over: confirm the ends of every hose, as seen or knowingly assumed.',
+      };
+    case 'itemsNotOn':
+      return {
+        what: `Not on again: ${listOf(obstacle.items)}.`,
+        wayOut: 'Fit: put each bracket, clip and mount bolt on again and tick it, or take it out of the job.',
+      };
+    case 'lineNotMeasured':
+      return {
+        what: `${obstacle.line} has no pattern yet.`,
+        wayOut: 'Measure: take its legs and bends from the old pipe or a wire.',
+      };
+    case 'lineNotMade':
+      return {
+        what: `Nobody has said that ${obstacle.line} is made.`,
+        wayOut: 'Specify: make it by its order of work, look at both flares, and say so.',
+      };
+    case 'lineNotSeen':
+      return {
+        what: `Of ${obstacle.line} nobody has said: ${listOf(obstacle.unseen.map((field) => SEEN_OF_LINE[field]))}.`,
+        wayOut: 'Fill in what was seen while it was made: a blank is no yes.',
+      };
+    case 'changedSinceMade':
+      return {
+        what: `${obstacle.line} was made as something else: ${changesText(obstacle.changes, write)}.`,
+        wayOut: 'Look at the made line against the pattern of now, and say anew that it is made.',
       };
     case 'notLookedOver':
       return {

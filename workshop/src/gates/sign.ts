@@ -4,6 +4,7 @@ import { nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { torqueStanding } from '../approvals/fitted.ts';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
 import { hosesSignGate } from './hoses.ts';
+import { linesSignGate } from './lines.ts';
 import type { Obstacle } from './obstacle.ts';
 
 /** A joint that was tightened with other parts than it holds now. */
@@ -20,12 +21,22 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
   const nameOf = (jointId: string) => joints.find(({ id }) => id === jointId)?.name ?? 'a joint';
   const loose = detail.joints.filter(({ jointId }) => !isTorqued(detail, jointId));
   const wet = detail.joints.filter(({ jointId }) => !isDry(detail, jointId));
+  const off = detail.items.filter(({ done }) => done === null);
   const running = nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id));
   return [
     ...(detail.job.endsConfirmed
       ? []
-      : [{ code: detail.hoses.length > 0 ? ('endsNotConfirmed' as const) : ('notLookedOver' as const) }]),
+      : [
+          {
+            code:
+              detail.hoses.length + detail.lines.length > 0
+                ? ('endsNotConfirmed' as const)
+                : ('notLookedOver' as const),
+          },
+        ]),
     ...hosesSignGate(detail),
+    ...linesSignGate(detail),
+    ...(off.length > 0 ? [{ code: 'itemsNotOn' as const, items: off.map(({ name }) => name) }] : []),
     ...loose.flatMap(({ jointId }) => torquePassed(detail, jointId, nameOf(jointId))),
     ...(loose.length > 0
       ? [{ code: 'jointsNotTorqued' as const, joints: loose.map(({ jointId }) => nameOf(jointId)) }]

@@ -5,6 +5,8 @@ import {
   fittedBolt,
   hoseOfJob,
   jointOfJob,
+  lineCautions,
+  lineOfJob,
   liveReadings,
   partsOf,
   proofCautions,
@@ -42,6 +44,11 @@ function ofHose(detail: JobDetail, hoseId: string): readonly StandingCaution[] {
   ];
 }
 
+function ofLine(detail: JobDetail, lineId: string): readonly StandingCaution[] {
+  const own = lineOfJob(detail, lineId);
+  return own ? at('specification', lineCautions(own), own.fitted.name) : [];
+}
+
 function ofJoint(detail: JobDetail, jointId: string): readonly StandingCaution[] {
   const own = jointOfJob(detail, jointId);
   if (!own) return [];
@@ -60,7 +67,9 @@ export function leftOn(detail: JobDetail): readonly Caution[] {
     ({ subject, subjectId, condition, degree, struckBecause }) => {
       const line = hoses.find(({ id }) => id === subjectId);
       if (!line || struckBecause !== null) return [];
-      const inScope = detail.hoses.some(({ hoseId }) => hoseId === line.id);
+      const inScope =
+        detail.hoses.some(({ hoseId }) => hoseId === line.id) ||
+        detail.lines.some(({ lineId }) => lineId === line.id);
       return [{ name: line.name, subject, condition, degree, inScope }];
     },
   );
@@ -74,6 +83,7 @@ export function standingCautions(detail: JobDetail): readonly StandingCaution[] 
   });
   return [
     ...detail.hoses.flatMap(({ hoseId }) => ofHose(detail, hoseId)),
+    ...detail.lines.flatMap(({ lineId }) => ofLine(detail, lineId)),
     ...detail.joints.flatMap(({ jointId }) => ofJoint(detail, jointId)),
     ...at('sign', [...leftOn(detail), ...handover.cautions]),
   ];

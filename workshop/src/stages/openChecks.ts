@@ -9,6 +9,7 @@ export interface OpenChecks {
   readonly toSeeDry: number;
   readonly toRunClear: number;
   readonly toCount: number;
+  readonly toPutOn: number;
   readonly ticks: number;
   readonly all: number;
 }
@@ -21,6 +22,7 @@ export function openChecks(detail: JobDetail): OpenChecks {
     toSeeDry: joints.filter(({ jointId }) => !isDry(detail, jointId)).length,
     toRunClear: nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id)).length,
     toCount: uncountedOpenings(detail),
+    toPutOn: detail.items.filter(({ done }) => done === null).length,
     ticks: judgeHandover(job.handoverChecks, { hasJoints: joints.length > 0 }).open.length,
   };
   return { ...counts, all: Object.values(counts).reduce((sum, count) => sum + count, 0) };
@@ -36,6 +38,9 @@ export function openChecksText(open: OpenChecks): string | null {
     open.toSeeDry > 0 ? `${many(open.toSeeDry, 'joint', 'joints')} to see dry` : null,
     open.toRunClear > 0 ? `${many(open.toRunClear, 'nipple', 'nipples')} to run clear` : null,
     open.toCount > 0 ? `caps of ${many(open.toCount, 'opening', 'openings')} to count` : null,
+    open.toPutOn > 0
+      ? `${many(open.toPutOn, 'bracket, clip or bolt', 'brackets, clips and bolts')} to put on`
+      : null,
     open.ticks > 0 ? `${many(open.ticks, 'final check', 'final checks')} to tick` : null,
   ].filter((part) => part !== null);
   return `${many(open.all, 'check is', 'checks are')} still open: ${parts.join(', ')}.`;

@@ -7,6 +7,9 @@ describe('job progress', () => {
     hoses: 2,
     measuredHoses: 0,
     specifiedHoses: 0,
+    lines: 0,
+    measuredLines: 0,
+    madeLines: 0,
     joints: 3,
     torquedJoints: 0,
     nipples: 2,
@@ -35,6 +38,15 @@ describe('job progress', () => {
       finished: true,
     };
     expect(jobProgress(all)).toMatchObject({ next: 'hand-over', done: { length: 6 } });
+  });
+
+  test('a hard line is measured by its pattern and specified when it is made', () => {
+    const line = { ...NEW, hoses: 0, endsConfirmed: true, lines: 1 };
+    expect(jobProgress(line)).toMatchObject({ stages: STAGES, done: ['look-over'], next: 'measure' });
+    expect(jobProgress({ ...line, measuredLines: 1 }).next).toBe('specify');
+    expect(jobProgress({ ...line, measuredLines: 1, madeLines: 1 }).next).toBe('fit');
+    // A hose beside it that nobody has measured keeps the stage open.
+    expect(jobProgress({ ...line, hoses: 1, measuredLines: 1 }).next).toBe('measure');
   });
 
   test('a fluid service has nothing to measure, to specify or to fit', () => {

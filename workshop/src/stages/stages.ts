@@ -5,6 +5,7 @@ import type { Stage } from '@zephyrcombe/core';
 import { isClear, STAGES } from '@zephyrcombe/core';
 import { torqueStanding } from '../approvals/fitted.ts';
 import { hasLengthPassed } from '../approvals/length.ts';
+import { isLineMade } from '../approvals/line.ts';
 
 /** What is known of a job without reading all of it. */
 export interface JobTally {
@@ -12,6 +13,10 @@ export interface JobTally {
   readonly hoses: number;
   readonly measuredHoses: number;
   readonly specifiedHoses: number;
+  /** Hard lines, those with a pattern, and those that are made. */
+  readonly lines: number;
+  readonly measuredLines: number;
+  readonly madeLines: number;
   readonly joints: number;
   readonly torquedJoints: number;
   readonly nipples: number;
@@ -32,16 +37,23 @@ interface StageRule {
   readonly isDone: (tally: JobTally) => boolean;
 }
 
-const hasHoses = ({ hoses }: JobTally) => hoses > 0;
+const isRenewed = ({ hoses, lines }: JobTally) => hoses + lines > 0;
 
 /** A stage is done on its own evidence; nobody is forced to take them in order. */
 const RULES: Readonly<Record<Stage, StageRule>> = {
   'look-over': { applies: () => true, isDone: ({ endsConfirmed }) => endsConfirmed },
-  measure: { applies: hasHoses, isDone: ({ hoses, measuredHoses }) => measuredHoses === hoses },
-  specify: { applies: hasHoses, isDone: ({ hoses, specifiedHoses }) => specifiedHoses === hoses },
+  measure: {
+    applies: isRenewed,
+    isDone: ({ hoses, measuredHoses, lines, measuredLines }) =>
+      measuredHoses === hoses && measuredLines === lines,
+  },
+  specify: {
+    applies: isRenewed,
+    isDone: ({ hoses, specifiedHoses, lines, madeLines }) => specifiedHoses === hoses && madeLines === lines,
+  },
   // A joint that was tightened stays in the job when its hose is taken out: it is evidence.
   fit: {
-    applies: ({ hoses, joints }) => hoses > 0 || joints > 0,
+    applies: (tally) => isRenewed(tally) || tally.joints > 0,
     isDone: ({ joints, torquedJoints }) => joints > 0 && torquedJoints === joints,
   },
   bleed: {
@@ -81,6 +93,11 @@ export function progressOf(detail: JobDetail): Progress {
       (hose) => hose.order_m !== null && (isClosed(detail.job) || !hasLengthPassed(detail, hose)),
     ).length,
     specifiedHoses: detail.hoses.filter((hose) => hose.specified).length,
+    lines: detail.lines.length,
+    measuredLines: detail.lines.filter(({ pattern }) => pattern !== null).length,
+    madeLines: detail.lines.filter((line) =>
+      isClosed(detail.job) ? line.made !== null : isLineMade(detail, line),
+    ).length,
     joints: detail.joints.length,
     torquedJoints: detail.joints.filter(({ jointId }) => isTorqued(detail, jointId)).length,
     nipples: nipples.length,

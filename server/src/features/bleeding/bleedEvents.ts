@@ -21,17 +21,18 @@ function toRow({ sequence, id, subjectId, kind, payload, undoesId, at }: JobEven
   };
 }
 
-export async function bleedRows(
+/** All of several jobs, by job, oldest first. */
+export async function bleedRowsOf(
   { JobEvent }: Models,
-  jobId: string,
+  jobIds: readonly string[],
   transaction?: Transaction,
-): Promise<readonly BleedRow[]> {
+): Promise<ReadonlyMap<string, readonly BleedRow[]>> {
   const rows = await JobEvent.findAll({
-    where: { jobId },
+    where: { jobId: [...jobIds] },
     order: [['sequence', 'ASC']],
     ...(transaction ? { transaction } : {}),
   });
-  return rows.map(toRow);
+  return new Map(jobIds.map((jobId) => [jobId, rows.filter((row) => row.jobId === jobId).map(toRow)]));
 }
 
 /** What was written since `after`; where that is more than a few strokes, the page asks for the job. */

@@ -7,7 +7,7 @@ import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
-import { actOnOpenJob, requireOpen, requireWay } from '../jobs/jobAction.ts';
+import { onOpenJob, requireOpen, requireWay } from '../jobs/jobAction.ts';
 import { toJob } from '../jobs/job.repository.ts';
 import { updateSince, writeEvent, writeStroke } from './bleedEvents.ts';
 
@@ -29,8 +29,7 @@ export function bleedingHandlers(
       const { jobId, nippleId } = params;
       const receivedAt = clock();
       const { id, kind, outflow, after = 0 } = body;
-      if (kind === 'outflow' && outflow === undefined)
-        throw fieldProblem('outflow', 'is missing: say what came out');
+      if (kind === 'outflow' && outflow === undefined) throw fieldProblem('outflow', 'whatCameOut');
       // A clock that is fast does not put what is done now into the future.
       const at = new Date(
         Math.min(body.at === undefined ? Infinity : Date.parse(body.at), receivedAt.getTime()),
@@ -42,7 +41,7 @@ export function bleedingHandlers(
         if (!(await writeStroke(database, event))) await refuseStroke(jobId);
         return updateSince(models, jobId, after);
       }
-      await actOnOpenJob(dependencies, request, jobId, async (action) => {
+      await onOpenJob(dependencies, request, jobId, async (action) => {
         requireNipple(action, nippleId);
         const isKnown = strokesAt(action, nippleId).known.has(id);
         if (kind === 'clear' && !isKnown) requireWay(clearGate(action.detail, nippleId), person);
@@ -65,7 +64,7 @@ export function bleedingHandlers(
     async undoBleedEvent({ request, params, query }): Promise<BleedUpdate> {
       const { jobId, nippleId, eventId } = params;
       const at = clock();
-      await actOnOpenJob(dependencies, request, jobId, async (action) => {
+      await onOpenJob(dependencies, request, jobId, async (action) => {
         requireNipple(action, nippleId);
         const undone = action.detail.bleedRuns
           .find((run) => run.nippleId === nippleId)

@@ -84,8 +84,7 @@ export function cornerHandlers(dependencies: Dependencies): CornerHandlers {
           return null;
         }
         const there = await models.Corner.findAll({ where: { vehicleId }, transaction });
-        if (there.length >= MOST_CORNERS)
-          throw fieldProblem('corner', `A vehicle keeps ${MOST_CORNERS} corners. Remove one first.`);
+        if (there.length >= MOST_CORNERS) throw fieldProblem('corner', 'tooMany', MOST_CORNERS, 'corners');
         const position = Math.max(-1, ...there.map((row) => row.position)) + 1;
         await models.Corner.create(
           { id: body.id, vehicleId, position, corner: body.corner, version: 0 },

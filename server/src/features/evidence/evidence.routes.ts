@@ -44,7 +44,7 @@ async function judged(action: JobAction, entry: EvidenceEntry): Promise<Judged> 
     };
   }
   if (!partsOf(detail).hoses.some(({ id }) => id === entry.hoseId))
-    throw fieldProblem('hoseId', 'is not on the circuits of this job');
+    throw fieldProblem('hoseId', 'notOnCircuits');
   if (entry.kind === 'donor') {
     const result = judgeDonor(entry.check.need, entry.check.donor);
     if (!result.ok) return refuse(result.problem);
@@ -59,7 +59,7 @@ async function judged(action: JobAction, entry: EvidenceEntry): Promise<Judged> 
     transaction,
   });
   const scene = row && sceneOf(row.corner, entry.hoseId);
-  if (!row || !scene) throw fieldProblem('cornerId', 'holds no route of this hose');
+  if (!row || !scene) throw fieldProblem('cornerId', 'noRouteOfHose');
   const grid = gridOf(scene.rig, STEPS);
   const proof = proveRoute(scene, grid, solveScene(scene, grid));
   if (!proof.ok) return refuse(proof.problem);

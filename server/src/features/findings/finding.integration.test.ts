@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { deflateSync, crc32 } from 'node:zlib';
-import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
+import type { JobChange, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -111,7 +111,7 @@ describe('photographs', () => {
     const bytes = png(40, 30);
     // What it calls itself does not count.
     const reply = await upload(body.id, bytes, 'image/heic');
-    const photo = reply.json<JobDetail>().photos.find((one) => one.subjectId === body.id);
+    const photo = reply.json<JobChange>().changed.photos?.find((one) => one.subjectId === body.id);
     expect(photo).toMatchObject({
       mediaType: 'image/png',
       width_px: 40,

@@ -22,9 +22,9 @@ export function findingHandlers(
           const line = partsOf(detail).hoses.find((hose) => hose.id === body.subjectId);
           const joint = partsOf(detail).joints.find((candidate) => candidate.id === body.subjectId);
           const named = body.subject === 'joint' ? joint : line?.kind === body.subject ? line : undefined;
-          if (!named) throw fieldProblem('subjectId', 'is not on the circuits of this job');
+          if (!named) throw fieldProblem('subjectId', 'notOnCircuits');
           if (!conditionsOn(body.subject).includes(body.condition))
-            throw fieldProblem('condition', 'cannot be found on a part of this kind');
+            throw fieldProblem('condition', 'cannotBeFoundThere');
           await models.Finding.create(
             {
               ...body,

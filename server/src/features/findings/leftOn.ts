@@ -17,6 +17,8 @@ export async function findingsLeftOn({ sequelize }: Database, vehicleId: string)
      WHERE job.vehicleId = :vehicleId AND job.status <> 'open' AND finding.struckBecause IS NULL
        AND NOT EXISTS (SELECT 1 FROM job_hose JOIN job AS later ON later.id = job_hose.jobId
          WHERE job_hose.hoseId = finding.subjectId AND later.status = 'finished' AND later.number >= job.number)
+       AND NOT EXISTS (SELECT 1 FROM job_line JOIN job AS later ON later.id = job_line.jobId
+         WHERE job_line.lineId = finding.subjectId AND later.status = 'finished' AND later.number >= job.number)
      ORDER BY finding.foundAt, finding.id`,
     { type: QueryTypes.SELECT, replacements: { vehicleId } },
   );

@@ -1,5 +1,12 @@
 /** Giving a job up: what was recorded stays, and a brake that was opened is said to be open. */
-import { ABANDON_REFUSALS, hydraulicsOf, may, openingOf, refuseAbandon } from '@zephyrcombe/contract';
+import {
+  FIELD_FAULTS,
+  ABANDON_REFUSALS,
+  hydraulicsOf,
+  may,
+  openingOf,
+  refuseAbandon,
+} from '@zephyrcombe/contract';
 import { layoutOf } from '@zephyrcombe/core';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -21,7 +28,7 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
   if (refusal !== null)
     throw new AppProblem('stage-not-ready', {
       detail: ABANDON_REFUSALS[refusal],
-      errors: refusal === 'notYours' ? [] : [{ field: 'brakeLeftOpen', message: 'has to be said' }],
+      errors: refusal === 'notYours' ? [] : [{ field: 'brakeLeftOpen', message: FIELD_FAULTS.toBeSaid }],
     });
   const brakeLeftOpen = opening !== 'untouched' && body.brakeLeftOpen;
   const why = { because: body.because, brakeLeftOpen };

@@ -1,6 +1,6 @@
 /** Laying the circuit of a job out another way, or again as it was found. */
+import { FIELD_FAULTS, REFUSALS, hydraulicsOf } from '@zephyrcombe/contract';
 import { randomUUID } from 'node:crypto';
-import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { LayoutId } from '@zephyrcombe/core';
 import { layOut, layoutOf } from '@zephyrcombe/core';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -18,13 +18,13 @@ export async function chooseLayout(
 ): Promise<void> {
   const { job, detail, models, transaction, log, person, now } = action;
   const own = detail.circuits.find(({ circuit }) => circuit.id === circuitId);
-  if (!own) throw fieldProblem('circuitId', 'is not a circuit of this job');
+  if (!own) throw fieldProblem('circuitId', 'notInJob');
   const current = hydraulicsOf(own.circuit);
   const found = own.before ?? current;
   const next = layout === 'asFound' ? found : layOut(found, layout, randomUUID);
   if (next === null) {
     throw new AppProblem('no-answer', {
-      detail: 'Other layouts are for two or three calipers on one master, joined by hoses and banjos only.',
+      detail: REFUSALS.notToLayOut,
     });
   }
   const kept = new Set(next.hoses.map((hose) => hose.id));
@@ -35,10 +35,10 @@ export async function chooseLayout(
   );
   if (lost.length > 0) {
     throw new AppProblem('in-use', {
-      detail: 'Work is recorded on hoses that this layout does not have. Strike it out first.',
+      detail: REFUSALS.workOnLost,
       errors: lost.map(({ hoseId }) => ({
         field: 'layout',
-        message: `${current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''} has work on record`,
+        message: FIELD_FAULTS.hasWork(current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''),
       })),
     });
   }
@@ -49,7 +49,12 @@ export async function chooseLayout(
   const scope = {
     circuits,
     hoses: circuits.flatMap(({ id, hoses }) =>
-      id === circuitId ? hoses : hoses.filter((hose) => elsewhere.some(({ hoseId }) => hoseId === hose.id)),
+      id === circuitId
+        ? hoses.filter(({ kind }) => kind === 'hose')
+        : hoses.filter((hose) => elsewhere.some(({ hoseId }) => hoseId === hose.id)),
+    ),
+    lines: circuits.flatMap(({ hoses }) =>
+      hoses.filter((hose) => detail.lines.some(({ lineId }) => lineId === hose.id)),
     ),
   };
   await writeScope(models, transaction, detail.job.id, scope);

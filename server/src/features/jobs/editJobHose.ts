@@ -63,9 +63,8 @@ export async function editJobHose(
     if (fault && part)
       throw fieldProblem(
         'build.along',
-        fault.reason === 'beyond'
-          ? `the ${ALONG_NAMES[part.kind]} does not lie between the two ferrules`
-          : `the ${ALONG_NAMES[part.kind]} lies on another part that it cannot lie on`,
+        fault.reason === 'beyond' ? 'notBetweenFerrules' : 'liesOnAnother',
+        ALONG_NAMES[part.kind],
       );
   }
   if (typeof changes.order_m === 'number' || changes.specified === true) requireMay(person, 'approve');
@@ -75,7 +74,7 @@ export async function editJobHose(
     if (!result.ok)
       throw new AppProblem('no-answer', { detail: problemText(result.problem, createWriter(person.units)) });
     if (changes.order_m < result.value.order_m - TAKEN_TOLERANCE_m) {
-      throw fieldProblem('order_m', 'is shorter than the readings and the slack ask for');
+      throw fieldProblem('order_m', 'shorterThanAsked');
     }
     const cautions = [...result.cautions, ...readingCautions(detail, next)];
     requireStopsAnswered(cautions, overrides, person);

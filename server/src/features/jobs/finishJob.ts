@@ -1,7 +1,16 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
+import {
+  FIELD_FAULTS,
+  REFUSALS,
+  capsOfJob,
+  createWriter,
+  lineMadeOf,
+  lineOfJob,
+  partsOf,
+  problemText,
+} from '@zephyrcombe/contract';
 import type { JobHose } from '@zephyrcombe/contract';
 import type { Override } from '@zephyrcombe/contract';
-import { capsOfJob, createWriter, partsOf, problemText } from '@zephyrcombe/contract';
 import {
   judgeBottle,
   judgeGrade,
@@ -30,28 +39,26 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   requireAsSeen(body.seen, signed);
   requireWay(signGate(detail), person);
   const today = calendarDateOf(now);
-  if (body.servicedOn > today) throw fieldProblem('servicedOn', 'lies in the future');
+  if (body.servicedOn > today) throw fieldProblem('servicedOn', 'inFuture');
   const fluids = detail.circuits.map(({ circuit }) => {
     const given = body.services.find(({ circuitId }) => circuitId === circuit.id);
-    if (!given) throw fieldProblem('services', `say nothing of the fluid of: ${circuit.name}`);
+    if (!given) throw fieldProblem('services', 'fluidUnsaid', circuit.name);
     if (given.bottleOpenedOn !== null && given.bottleOpenedOn > body.servicedOn)
-      throw fieldProblem('bottleOpenedOn', 'is after the service');
+      throw fieldProblem('bottleOpenedOn', 'openedAfterService');
     return { circuit, given };
   });
-  if (body.services.length > fluids.length)
-    throw fieldProblem('services', 'name a circuit that this job does not work on');
+  if (body.services.length > fluids.length) throw fieldProblem('services', 'circuitNotInJob');
   if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0) {
-    throw fieldProblem('signature', `must be the name of who is signed in: ${person.name}`);
+    throw fieldProblem('signature', 'notTheSigned', person.name);
   }
   // The text of a distance that is left out has to be left out as well.
   if (body.distance_m !== null)
     requireTyped(body.distanceTyped, 'distance', body.distance_m, 'distance_m', 'distanceTyped');
-  else if (body.distanceTyped.trim() !== '')
-    throw fieldProblem('distance_m', 'is left out, and something was typed');
+  else if (body.distanceTyped.trim() !== '') throw fieldProblem('distance_m', 'typedWithoutFigure');
   const { distance_m: known_m } = detail.vehicle;
   if (body.distance_m !== null && known_m !== null && body.distance_m < known_m) {
     const write = createWriter(person.units);
-    throw fieldProblem('distance_m', `is less than the ${write.distance(known_m)} already on record`);
+    throw fieldProblem('distance_m', 'lessThanRecorded', write.distance(known_m));
   }
 
   const handover = judgeHandover(detail.job.handoverChecks, {
@@ -80,8 +87,8 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
   const unanswered = handover.open.filter((check) => !cautionOf(check, body.overrides));
   if (unanswered.length > 0) {
     throw new AppProblem('stage-not-ready', {
-      detail: 'Some handover checks are still open.',
-      errors: unanswered.map((check) => ({ field: check, message: 'is not ticked' })),
+      detail: REFUSALS.checksOpen,
+      errors: unanswered.map((check) => ({ field: check, message: FIELD_FAULTS.notTicked })),
     });
   }
 
@@ -190,6 +197,20 @@ async function updateVehicle(
         version: (before?.version ?? 0) + 1,
       },
       { where: { id: hose.hoseId }, transaction },
+    );
+  }
+  for (const { lineId } of detail.lines) {
+    const own = lineOfJob(detail, lineId);
+    if (!own?.developed) continue;
+    await models.Hose.update(
+      {
+        length_m: own.developed.centreline_m,
+        estimated: false,
+        lineMade: lineMadeOf(own.line),
+        madeOn: own.line.made === null ? null : calendarDateOf(new Date(own.line.made.at)),
+        version: own.fitted.version + 1,
+      },
+      { where: { id: lineId }, transaction },
     );
   }
   for (const joint of detail.joints) {

@@ -1,4 +1,13 @@
-import type { Circuit, HydraulicsEntry, Job, JobHose, JobJoint, LogKind } from '@zephyrcombe/contract';
+import type {
+  Circuit,
+  HydraulicsEntry,
+  Job,
+  JobHose,
+  JobItem,
+  JobJoint,
+  JobLine,
+  LogKind,
+} from '@zephyrcombe/contract';
 import { DataTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
@@ -23,6 +32,8 @@ export type JobRow = Row<
   Omit<Job, 'number'> & {
     /** The database counts it. */
     number?: number;
+    /** Raised by every action on the job. */
+    revision?: number;
   }
 >;
 
@@ -36,6 +47,8 @@ export type JobCircuitRow = Row<{
   position: number;
 }>;
 export type JobHoseRow = Row<JobHose & { jobId: string; position: number }>;
+export type JobItemRow = Row<JobItem & { jobId: string; position: number }>;
+export type JobLineRow = Row<JobLine & { jobId: string; position: number }>;
 export type JobJointRow = Row<JobJoint & { jobId: string; position: number }>;
 export interface LogColumns {
   id: string;
@@ -73,6 +86,7 @@ export const defineJob = (sequelize: Sequelize) =>
       fitChecks: json('fitChecks'),
       handoverChecks: json('handoverChecks'),
       version: version(),
+      revision: version(),
     },
     plainTable('job'),
   );
@@ -115,6 +129,37 @@ export const defineJobHose = (sequelize: Sequelize) =>
       version: version(),
     },
     plainTable('job_hose'),
+  );
+
+export const defineJobItem = (sequelize: Sequelize) =>
+  sequelize.define<JobItemRow>(
+    'jobItem',
+    {
+      id: key(),
+      jobId: reference(),
+      kind: text(),
+      name: text(),
+      handling: text(),
+      done: json('done', true),
+      position: whole(),
+      version: version(),
+    },
+    plainTable('job_item'),
+  );
+
+export const defineJobLine = (sequelize: Sequelize) =>
+  sequelize.define<JobLineRow>(
+    'jobLine',
+    {
+      jobId: { ...reference(), primaryKey: true },
+      lineId: { ...reference(), primaryKey: true },
+      pattern: json('pattern', true),
+      checks: json('checks'),
+      made: json('made', true),
+      position: whole(),
+      version: version(),
+    },
+    plainTable('job_line'),
   );
 
 export const defineJobJoint = (sequelize: Sequelize) =>

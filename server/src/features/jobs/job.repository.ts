@@ -1,181 +1,127 @@
-import type { HydraulicsEntry, Job, JobDetail } from '@zephyrcombe/contract';
-import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
+import type { BleedRow, Circuit, Job, JobDetail } from '@zephyrcombe/contract';
 import { withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
-import { bleedRows } from '../bleeding/bleedEvents.ts';
-import { servicesOfJob } from '../fluid-services/fluidService.repository.ts';
+import { bleedRowsOf } from '../bleeding/bleedEvents.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
+import type { JobParts } from './jobParts.ts';
+import { partsOfJobs } from './jobParts.ts';
+import { stampOf } from './jobStamp.ts';
 
 export function toJob(row: JobRow): Job {
-  const { number, ...job } = row.get({ plain: true });
+  const { number, revision: _revision, ...job } = row.get({ plain: true });
   return { ...job, number: number ?? 0 };
 }
 
-/** Columns without the keys that only tie a row to its job. */
-function ofJob<Columns extends object>(row: { get(options: { plain: true }): unknown }): Columns {
-  const {
-    jobId: _jobId,
-    position: _position,
-    version,
-    ...columns
-  } = row.get({ plain: true }) as Record<string, unknown>;
-  return (version === undefined ? columns : { ...columns, version }) as Columns;
-}
-
-/** A circuit that was kept whole before its parts could say as much as they can now. */
-function withBlanks<Kept extends HydraulicsEntry>(circuit: Kept): Kept {
-  return {
-    ...circuit,
-    ports: circuit.ports.map((port) => ({ ...port, seatMaterial: port.seatMaterial ?? null })),
-    joints: circuit.joints.map((joint) => ({
-      ...joint,
-      torque: { ...joint.torque, forBolt: joint.torque.forBolt ?? null },
-      furtherTorques: (joint.furtherTorques ?? []).map((figure) => ({
-        ...figure,
-        forBolt: figure.forBolt ?? null,
-      })),
-    })),
-  };
-}
-
-const BY_POSITION: [string, 'ASC'][] = [['position', 'ASC']];
-
 /** Everything a job screen shows. */
-export async function loadJobDetail(
+export async function loadJobDetail(database: Database, jobId: string): Promise<JobDetail> {
+  const job = await database.models.Job.findByPk(jobId);
+  if (job === null) throw new AppProblem('not-found');
+  const [detail] = await loadDetails(database, [job]);
+  if (detail === undefined) throw new Error(`Job ${jobId} was read and is not there`);
+  return { ...detail, stamp: stampOf(detail) };
+}
+
+/** The same of several jobs, in a handful of statements however many they are. */
+export async function loadDetails(
   database: Database,
-  jobId: string,
+  jobs: readonly JobRow[],
+): Promise<readonly JobDetail[]> {
+  if (jobs.length === 0) return [];
+  const parts = await partsOfJobs(database, jobs);
+  const around = await surroundingsOf(database, jobs, parts);
+  return jobs.flatMap((job, index) => {
+    const own = parts[index];
+    return own ? [detailOf(job, own, around)] : [];
+  });
+}
+
+/** What a job rests on that is not its own. */
+export interface Surroundings {
+  readonly shop: JobDetail['shop'];
+  readonly vehicles: readonly JobDetail['vehicle'][];
+  readonly circuits: readonly Circuit[];
+  readonly runs: ReadonlyMap<string, readonly BleedRow[]>;
+  readonly wrenches: JobDetail['wrenches'];
+}
+
+/** Tables that a circuit is drawn from. */
+const CIRCUIT_TABLES = ['circuit', 'component', 'port', 'joint', 'hose', 'job_circuit'] as const;
+
+/** What the jobs rest on; of `known`, only what the transaction has written since is read anew. */
+export async function surroundingsOf(
+  database: Database,
+  jobs: readonly JobRow[],
+  parts: readonly JobParts[],
   transaction?: Transaction,
-): Promise<JobDetail> {
+  known?: Surroundings,
+): Promise<Surroundings> {
   const { models } = database;
   const inside = transaction ? { transaction } : {};
-  const job = await models.Job.findByPk(jobId, inside);
-  if (job === null) throw new AppProblem('not-found');
-  const where = { jobId };
-  const scope = await models.JobCircuit.findAll({ where, order: BY_POSITION, ...inside });
-  const [
-    shop,
-    vehicle,
-    circuits,
-    hoses,
-    joints,
-    readings,
-    torques,
-    runs,
-    services,
-    wrenches,
-    findings,
-    photos,
-    traces,
-    reasons,
-    openedOnce,
-  ] = await Promise.all([
-    models.Shop.findOne({ rejectOnEmpty: true, ...inside }),
-    models.Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true, ...inside }),
-    loadCircuits(database, { id: scope.map(({ circuitId }) => circuitId) }, transaction),
-    models.JobHose.findAll({ where, order: BY_POSITION, ...inside }),
-    models.JobJoint.findAll({ where, order: BY_POSITION, ...inside }),
-    models.Reading.findAll({
-      where,
-      order: [
-        ['takenAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-      ...inside,
-    }),
-    models.TorqueRecord.findAll({
-      where,
-      order: [
-        ['at', 'ASC'],
-        ['id', 'ASC'],
-      ],
-      ...inside,
-    }),
-    bleedRows(models, jobId, transaction),
-    servicesOfJob(database, jobId, transaction),
-    models.Wrench.findAll({ where: { isRetired: false }, order: [['maximum_Nm', 'ASC']], ...inside }),
-    models.Finding.findAll({
-      where,
-      order: [
-        ['foundAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-      ...inside,
-    }),
-    models.Photo.findAll({
-      where,
-      attributes: { exclude: ['bytes'] },
-      order: [['takenAt', 'ASC']],
-      ...inside,
-    }),
-    models.Trace.findAll({ where, order: BY_POSITION, ...inside }),
-    models.JobReason.findAll({
-      where,
-      order: [
-        ['at', 'ASC'],
-        ['id', 'ASC'],
-      ],
-      ...inside,
-    }),
-    logTellsOfOpening(database, jobId, transaction),
+  const written = transaction ? database.writes.tablesOf(transaction) : new Set<string>();
+  const isKnown = (...tables: readonly string[]) => !tables.some((table) => written.has(table));
+  const circuitIds = [
+    ...new Set(parts.flatMap(({ scope }) => scope.flatMap((one) => (one.signed ? [] : [one.circuitId])))),
+  ];
+  const [shop, vehicles, circuits, runs, wrenches] = await Promise.all([
+    known && isKnown('shop')
+      ? known.shop
+      : models.Shop.findOne({ rejectOnEmpty: true, ...inside }).then((row) => row.get({ plain: true })),
+    known && isKnown('vehicle')
+      ? known.vehicles
+      : models.Vehicle.findAll({ where: { id: jobs.map(({ vehicleId }) => vehicleId) }, ...inside }).then(
+          (rows) => rows.map((row) => row.get({ plain: true })),
+        ),
+    known && isKnown(...CIRCUIT_TABLES)
+      ? known.circuits
+      : circuitIds.length === 0
+        ? []
+        : loadCircuits(database, { id: circuitIds }, transaction),
+    known && isKnown('job_event')
+      ? known.runs
+      : bleedRowsOf(
+          models,
+          jobs.map(({ id }) => id),
+          transaction,
+        ),
+    known && isKnown('wrench')
+      ? known.wrenches
+      : models.Wrench.findAll({
+          where: { isRetired: false },
+          order: [['maximum_Nm', 'ASC']],
+          ...inside,
+        }).then((rows) => rows.map((row) => row.get({ plain: true }))),
   ]);
+  return { shop, vehicles, circuits, runs, wrenches };
+}
+
+/** One job of those that `around` was read for, put together. */
+export function detailOf(
+  row: JobRow,
+  { scope, services, ...lists }: JobParts,
+  around: Surroundings,
+): JobDetail {
+  const vehicle = around.vehicles.find(({ id }) => id === row.vehicleId);
+  if (vehicle === undefined) throw new Error(`Job ${row.id} is on a vehicle that is not there`);
   return withStandingApprovals({
-    job: toJob(job),
-    shop: shop.get({ plain: true }),
-    vehicle: vehicle.get({ plain: true }),
+    job: toJob(row),
+    shop: around.shop,
+    vehicle,
     circuits: scope.map(({ circuitId, found, signed }) => {
       // A signed record shows the circuit as it was signed, whatever became of the vehicle since.
-      const circuit = signed ? withBlanks(signed) : circuits.find(({ id }) => id === circuitId);
-      if (circuit === undefined) throw new Error(`Job ${jobId} works on a circuit that is not there`);
+      const circuit = signed ?? around.circuits.find(({ id }) => id === circuitId);
+      if (circuit === undefined) throw new Error(`Job ${row.id} works on a circuit that is not there`);
       const service = services.find((one) => one.circuitId === circuitId);
       return {
         circuit,
-        before: found && withBlanks(found),
+        before: found,
         service: service ? { ...service, circuitName: circuit.name } : null,
       };
     }),
-    hoses: hoses.map((row) => ofJob(row)),
-    joints: joints.map((row) => ofJob(row)),
-    readings: readings.map((row) => ({
-      ...ofJob<JobDetail['readings'][number]>(row),
-      takenAt: row.takenAt.toISOString(),
-    })),
-    torqueRecords: torques.map((row) => ({
-      ...ofJob<JobDetail['torqueRecords'][number]>(row),
-      at: row.at.toISOString(),
-    })),
-    bleedRuns: withBleedRows([], runs),
-    wrenches: wrenches.map((row) => row.get({ plain: true })),
-    findings: findings.map((row) => ({
-      ...ofJob<JobDetail['findings'][number]>(row),
-      foundAt: row.foundAt.toISOString(),
-    })),
-    photos: photos.map((row) => {
-      const { bytes: _bytes, jobId: _jobId, ...photo } = row.get({ plain: true });
-      return { ...photo, takenAt: row.takenAt.toISOString() };
-    }),
-    traces: traces.map((row) => ofJob(row)),
-    reasons: reasons.map((row) => ({
-      ...ofJob<JobDetail['reasons'][number]>(row),
-      at: row.at.toISOString(),
-    })),
-    openedOnce,
+    ...lists,
+    bleedRuns: withBleedRows([], around.runs.get(row.id) ?? []),
+    wrenches: around.wrenches,
   });
-}
-
-/** What was ticked and taken back stands in the log alone. */
-async function logTellsOfOpening(
-  { models }: Database,
-  jobId: string,
-  transaction?: Transaction,
-): Promise<boolean> {
-  const inside = transaction ? { transaction } : {};
-  const lines = await models.LogEntry.findAll({
-    where: { jobId, kind: [...TELLS_OF_OPENING, 'fitChecked'] },
-    attributes: ['kind', 'detail'],
-    ...inside,
-  });
-  return lines.some(({ kind, detail }) => kind !== 'fitChecked' || ticksOfOpening(detail));
 }

@@ -8,8 +8,9 @@ import { abandonJob } from './abandonJob.ts';
 import { chooseLayout } from './chooseLayout.ts';
 import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
+import { editJobLine } from './editJobLine.ts';
 import { pageOfLog } from './jobLog.ts';
-import { offerUp } from './offerUp.ts';
+import { notYetOffered, offeredOf, offerUp } from './offerUp.ts';
 import { seePort } from './seePort.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
@@ -19,6 +20,7 @@ import { loadJobDetail, toJob } from './job.repository.ts';
 import { pageOfJobs } from './jobList.ts';
 import { onOpenJob, requireWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
+import { removeItem, saveItem } from './items.ts';
 import { setScope } from './jobScope.ts';
 import { startJob } from './startJob.ts';
 
@@ -32,6 +34,9 @@ type JobHandlers = Pick<
   | 'getJobLog'
   | 'editJob'
   | 'editJobHose'
+  | 'editJobLine'
+  | 'saveItem'
+  | 'removeItem'
   | 'editJobJoint'
   | 'seePort'
   | 'makeUpHose'
@@ -73,13 +78,14 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
         request,
         params.jobId,
         async ({ job, detail, person, now, models, transaction, log }) => {
-          const { version, fitChecks, handoverChecks, ...rest } = body;
+          const { version, handoverChecks, offeredHoses, ...rest } = body;
+          const { offered, fitChecks } = offeredOf(detail, rest.fitChecks, offeredHoses);
           const titleBefore = job.title;
           if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
-          if (fitChecks?.offeredUp === true) requireWay(offerUpGate(detail), person);
+          if (offered) requireWay(offerUpGate(detail, notYetOffered(detail, offered)), person);
           // Checks come one by one and are merged: two people ticking at once do not untick each other.
           const changes = {
-            ...definedOnly(rest),
+            ...definedOnly({ ...rest, fitChecks: undefined }),
             ...(fitChecks ? { fitChecks: { ...job.fitChecks, ...definedOnly(fitChecks) } } : {}),
             ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
           };
@@ -90,7 +96,7 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
             await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
           }
           if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
-          if (fitChecks?.offeredUp === true) await offerUp({ detail, models, transaction, person, now });
+          if (offered) await offerUp({ detail, models, transaction, person, now }, offered);
           if (fitChecks) await log('fitChecked', { ...fitChecks });
           if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
         },
@@ -104,6 +110,17 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
 
     editJobHose: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => editJobHose(action, params.hoseId, body)),
+
+    editJobLine: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => editJobLine(action, params.lineId, body)),
+
+    saveItem: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => saveItem(action, params.itemId, body)),
+
+    removeItem: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) =>
+        removeItem(action, params.itemId, body.because),
+      ),
 
     editJobJoint: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => editJobJoint(action, params.jointId, body)),

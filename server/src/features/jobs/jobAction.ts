@@ -1,7 +1,7 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
+import { REFUSALS, createWriter, may } from '@zephyrcombe/contract';
 import { randomUUID } from 'node:crypto';
-import type { Approval, Job, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
-import { createWriter, may } from '@zephyrcombe/contract';
+import type { Approval, Job, JobChange, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
 import type { Facts, Obstacle } from '@zephyrcombe/workshop';
@@ -14,7 +14,9 @@ import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
 import type { JobRow } from './job.model.ts';
-import { loadJobDetail } from './job.repository.ts';
+import { detailOf, loadJobDetail, surroundingsOf } from './job.repository.ts';
+import { keptParts, partsAfter, partsOfJobs } from './jobParts.ts';
+import { changeOf } from './jobStamp.ts';
 import { writeReasons } from './reasons.ts';
 
 export interface JobAction {
@@ -52,35 +54,31 @@ export function requireOpen({ status }: Pick<Job, 'status'>): void {
   if (status === 'abandoned') throw new AppProblem('job-abandoned');
 }
 
-/** Runs `act` on an open job, and says how the job is then. A finished job is never changed. */
+/** Runs `act` on an open job, and says what of the job it changed. A finished job is never changed. */
 export async function onOpenJob(
   dependencies: Dependencies,
   request: FastifyRequest,
   jobId: string,
   act: (action: JobAction) => Promise<void>,
-): Promise<JobDetail> {
-  await actOnOpenJob(dependencies, request, jobId, act);
-  return loadJobDetail(dependencies.database, jobId);
-}
-
-/** Runs `act` on an open job, for who replies with what changed. */
-export async function actOnOpenJob(
-  dependencies: Dependencies,
-  request: FastifyRequest,
-  jobId: string,
-  act: (action: JobAction) => Promise<void>,
-): Promise<void> {
+): Promise<JobChange> {
   const { database, clock } = dependencies;
   const now = clock();
   const person = personOf(request);
-  await database.transaction(async (transaction) => {
+  const kept = keptParts(database);
+  const { after, parts, change } = await database.transaction(async (transaction) => {
     const { models } = database;
     // Locking the job's row puts the actions on one job in a line.
     const job = await models.Job.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE });
     if (job === null) throw new AppProblem('not-found');
-    if (await isWritten(models, transaction, request, now)) return;
+    const [before] = await partsOfJobs(database, [job], transaction);
+    if (before === undefined) throw new Error(`Job ${jobId} was read and is not there`);
+    const around = await surroundingsOf(database, [job], [before], transaction);
+    const detail = detailOf(job, before, around);
+    // Sent again, it is written already: who sent it does not know the job as it is.
+    if (await isWritten(models, transaction, request, now))
+      return { after: job, parts: before, change: changeOf(detail, detail) };
     requireOpen(job);
-    const detail = await loadJobDetail(database, jobId, transaction);
+    kept.raises(transaction);
     await act({
       job,
       detail,
@@ -100,7 +98,14 @@ export async function actOnOpenJob(
         await writeReasons(models, transaction, detail, entry, person, now);
       },
     });
+    await models.Job.increment('revision', { where: { id: jobId }, transaction });
+    const after = await models.Job.findByPk(jobId, { transaction, rejectOnEmpty: true });
+    const parts = await partsAfter(database, after, before, transaction);
+    const is = detailOf(after, parts, await surroundingsOf(database, [after], [parts], transaction, around));
+    return { after, parts, change: changeOf(detail, is) };
   });
+  kept.keep(after, parts);
+  return change;
 }
 
 /** Who approves something now, and exactly what. */
@@ -159,10 +164,7 @@ export function requireAnswered(
   const answered = mayPass ? overrides : [];
   const open = unanswered(cautions, answered);
   if (open.length === 0) return;
-  const detail =
-    !mayPass && overrides.length > 0
-      ? { detail: 'An apprentice does not go past a stop: fetch a technician or your lead.' }
-      : {};
+  const detail = !mayPass && overrides.length > 0 ? { detail: REFUSALS.noStopForApprentice } : {};
   throw new AppProblem('stop-not-answered', { cautions: open, ...detail });
 }
 

@@ -1,48 +1,58 @@
 /** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
+import { FIELD_FAULTS, REFUSALS, partsOf } from '@zephyrcombe/contract';
 import { isDeepStrictEqual } from 'node:util';
 import type { Circuit, Hose, Job } from '@zephyrcombe/contract';
-import { partsOf } from '@zephyrcombe/contract';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobAction } from './jobAction.ts';
-import { newJobHose, newJobJoint, NOT_FITTED } from './newJob.ts';
+import { newJobHose, newJobJoint, newJobLine, NOT_FITTED } from './newJob.ts';
 
 export interface Scope {
   readonly circuits: readonly Circuit[];
   readonly hoses: readonly Hose[];
+  /** Hard lines that are made anew. */
+  readonly lines: readonly Hose[];
 }
 
 /** As the log tells a scope. */
-export const namesOf = ({ circuits, hoses }: Scope) => ({
+export const namesOf = ({ circuits, hoses, lines }: Scope) => ({
   circuits: circuits.map(({ name }) => name),
   hoses: hoses.map(({ name }) => name),
+  ...(lines.length > 0 ? { lines: lines.map(({ name }) => name) } : {}),
 });
 
-/** The circuits and hoses that somebody asks for. A circuit that is opened has its fluid changed: it need not be named. */
+/** The circuits, hoses and hard lines that somebody asks for. A circuit that is opened has its fluid changed: it need not be named. */
 export function scopeOf(
   circuits: readonly Circuit[],
-  { circuitIds, hoseIds }: Pick<ParsedBody<'setScope'>, 'circuitIds' | 'hoseIds'>,
+  { circuitIds, hoseIds, lineIds }: Pick<ParsedBody<'setScope'>, 'circuitIds' | 'hoseIds' | 'lineIds'>,
 ): Scope {
-  const lines = circuits.flatMap(({ hoses }) => hoses);
+  const all = circuits.flatMap(({ hoses }) => hoses);
   if (circuitIds.some((id) => !circuits.some((circuit) => circuit.id === id)))
-    throw fieldProblem('circuitIds', 'is not a circuit of this vehicle');
+    throw fieldProblem('circuitIds', 'notOnVehicle');
   const hoses = hoseIds.map((id) => {
-    const line = lines.find((candidate) => candidate.id === id);
-    if (!line) throw fieldProblem('hoseIds', 'names a hose that is not on this vehicle');
-    if (line.kind !== 'hose')
-      throw fieldProblem('hoseIds', 'names a hard line: replace it by a hose on the drawing first');
+    const line = all.find((candidate) => candidate.id === id);
+    if (!line) throw fieldProblem('hoseIds', 'hoseNotOnVehicle');
+    if (line.kind !== 'hose') throw fieldProblem('hoseIds', 'lineNamedAsHose');
+    return line;
+  });
+  const lines = lineIds.map((id) => {
+    const line = all.find((candidate) => candidate.id === id);
+    if (line?.kind !== 'hardLine') throw fieldProblem('lineIds', 'noHardLine');
     return line;
   });
   const worked = circuits.filter(
-    ({ id }) => circuitIds.includes(id) || hoses.some((hose) => hose.circuitId === id),
+    ({ id }) => circuitIds.includes(id) || [...hoses, ...lines].some((line) => line.circuitId === id),
   );
-  if (worked.length === 0)
-    throw fieldProblem('hoseIds', 'is empty: name a hose to replace, or a circuit whose fluid is changed');
+  if (worked.length === 0) throw fieldProblem('hoseIds', 'nothingNamed');
   // As on the drawing, whatever order they were ticked in.
-  return { circuits: worked, hoses: lines.filter((line) => hoses.includes(line)) };
+  return {
+    circuits: worked,
+    hoses: all.filter((line) => hoses.includes(line)),
+    lines: all.filter((line) => lines.includes(line)),
+  };
 }
 
 /** What comes into the job comes as it is on the vehicle; what was already worked on does not leave it unsaid. */
@@ -50,7 +60,13 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
   const { job, detail, models, transaction, log } = action;
   const scope = scopeOf(await loadCircuits({ models }, { vehicleId: detail.vehicle.id }, transaction), body);
   const leaving = detail.hoses.filter(({ hoseId }) => !scope.hoses.some(({ id }) => id === hoseId));
-  const busy = leaving.filter(({ hoseId }) => hasWork(action, hoseId));
+  const leavingLines = detail.lines.filter(({ lineId }) => !scope.lines.some(({ id }) => id === lineId));
+  const busy = [
+    ...leaving.map(({ hoseId }) => hoseId).filter((id) => hasWork(action, id)),
+    ...leavingLines
+      .filter(({ lineId, made }) => made !== null || hasWork(action, lineId))
+      .map(({ lineId }) => lineId),
+  ];
   const leavingCircuits = detail.circuits.filter(
     ({ circuit }) => !scope.circuits.some(({ id }) => id === circuit.id),
   );
@@ -63,15 +79,13 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
   );
   if (busy.length + pumped.length > 0) {
     throw new AppProblem('in-use', {
-      detail: 'Work is recorded on what would leave the job. Strike it out first.',
+      detail: REFUSALS.workOnLeaving,
       errors: [
-        ...busy.map(({ hoseId }) => ({
-          field: 'hoseIds',
-          message: `${nameOf(detail, hoseId)} has work on record`,
-        })),
+        ...busy.map((id) => ({ field: 'hoseIds', message: FIELD_FAULTS.hasWork(nameOf(detail, id)) })),
         ...pumped.map(({ circuit, before }) => ({
           field: 'circuitIds',
-          message: `${circuit.name} ${before === null ? 'was bled in this job' : 'was laid out another way'}`,
+          message:
+            before === null ? FIELD_FAULTS.wasBled(circuit.name) : FIELD_FAULTS.wasLaidOut(circuit.name),
         })),
       ],
     });
@@ -86,10 +100,12 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
  * fluid is no word about the ends of a hose.
  */
 export function openedByEntering(
-  { circuits, hoses }: JobAction['detail'],
+  { circuits, hoses, lines }: JobAction['detail'],
   scope: Scope,
 ): Partial<Pick<Job, 'endsConfirmed' | 'fitChecks'>> {
-  const isNewHose = scope.hoses.some(({ id }) => !hoses.some(({ hoseId }) => hoseId === id));
+  const isNewHose =
+    scope.hoses.some(({ id }) => !hoses.some(({ hoseId }) => hoseId === id)) ||
+    scope.lines.some(({ id }) => !lines.some(({ lineId }) => lineId === id));
   const isNewCircuit = scope.circuits.some(({ id }) => !circuits.some(({ circuit }) => circuit.id === id));
   return {
     ...(isNewHose || isNewCircuit ? { endsConfirmed: false } : {}),
@@ -118,12 +134,16 @@ export async function requireScopesStay(
   models: Models,
   transaction: Transaction,
   circuitId: string,
-  next: { readonly hoses: readonly { readonly id: string }[] },
+  next: { readonly hoses: readonly { readonly id: string; readonly kind: Hose['kind'] }[] },
   exceptJobId?: string,
 ): Promise<void> {
   const open = (await openJobsOn(models, transaction, circuitId)).filter(({ id }) => id !== exceptJobId);
   const rows = await models.JobHose.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
-  const leaving = rows.filter((row) => !next.hoses.some((hose) => hose.id === row.hoseId));
+  const lines = await models.JobLine.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
+  const leaving = [
+    ...rows.map((row) => ({ jobId: row.jobId, hoseId: row.hoseId, kind: 'hose' })),
+    ...lines.map((row) => ({ jobId: row.jobId, hoseId: row.lineId, kind: 'hardLine' })),
+  ].filter((row) => !next.hoses.some((hose) => hose.id === row.hoseId && hose.kind === row.kind));
   // Hoses of another circuit are not on this drawing to begin with.
   const gone = await models.Hose.findAll({
     where: { id: leaving.map((row) => row.hoseId), circuitId },
@@ -131,11 +151,11 @@ export async function requireScopesStay(
   });
   if (gone.length === 0) return;
   throw new AppProblem('in-use', {
-    detail: 'An open job replaces a hose that would go. Take it out of that job first, or sign the job off.',
+    detail: REFUSALS.lineInOpenJob,
     errors: leaving.flatMap((row) => {
       const hose = gone.find(({ id }) => id === row.hoseId);
       const title = open.find((job) => job.id === row.jobId)?.title ?? '';
-      return hose ? [{ field: hose.name, message: `is in the job “${title}”` }] : [];
+      return hose ? [{ field: hose.name, message: FIELD_FAULTS.inJob(title) }] : [];
     }),
   });
 }
@@ -154,12 +174,12 @@ export async function openJobsOn(
   });
 }
 
-/** Brings a job to these circuits and hoses, and its joints to theirs. What stays keeps what was entered on it. */
+/** Brings a job to these circuits, hoses and hard lines, and its joints to theirs. What stays keeps what was entered on it. */
 export async function writeScope(
   models: Models,
   transaction: Transaction,
   jobId: string,
-  { circuits, hoses }: Scope,
+  { circuits, hoses, lines }: Scope,
 ): Promise<void> {
   const where = { jobId };
   const there = await models.JobCircuit.findAll({ where, transaction });
@@ -189,17 +209,41 @@ export async function writeScope(
     entering.map((hose, index) => newJobHose(jobId, hose, last + index)),
     { transaction },
   );
+  await writeLines(models, transaction, jobId, lines);
   await syncJoints(models, transaction, jobId);
 }
 
-/** The joints of a job are those its hoses end on. A joint with a torque record stays: it is evidence. */
+async function writeLines(
+  models: Models,
+  transaction: Transaction,
+  jobId: string,
+  lines: readonly Hose[],
+): Promise<void> {
+  const where = { jobId };
+  const there = await models.JobLine.findAll({ where, transaction });
+  const leaving = there.map(({ lineId }) => lineId).filter((id) => !lines.some((line) => line.id === id));
+  if (leaving.length > 0) await models.JobLine.destroy({ where: { jobId, lineId: leaving }, transaction });
+  const entering = lines.filter(({ id }) => !there.some(({ lineId }) => lineId === id));
+  if (entering.length === 0) return;
+  const next = 1 + Math.max(-1, ...there.map(({ position }) => position));
+  await models.JobLine.bulkCreate(
+    entering.map(({ id }, index) => newJobLine(jobId, id, next + index)),
+    { transaction },
+  );
+}
+
+/** The joints of a job are those its hoses and hard lines end on. A joint with a torque record stays: it is evidence. */
 async function syncJoints(models: Models, transaction: Transaction, jobId: string): Promise<void> {
   const where = { jobId };
   const hoses = await models.JobHose.findAll({ where, attributes: ['hoseId'], transaction });
+  const made = await models.JobLine.findAll({ where, attributes: ['lineId'], transaction });
   const joints = await models.JobJoint.findAll({ where, transaction });
   const records = await models.TorqueRecord.findAll({ where, attributes: ['jointId'], transaction });
   const lines = await models.Hose.findAll({
-    where: { id: hoses.map(({ hoseId }) => hoseId), retired: false },
+    where: {
+      id: [...hoses.map(({ hoseId }) => hoseId), ...made.map(({ lineId }) => lineId)],
+      retired: false,
+    },
     attributes: ['fromJointId', 'toJointId'],
     transaction,
   });

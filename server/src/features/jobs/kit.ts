@@ -25,12 +25,10 @@ export async function checkKit(
   if (decided !== null) {
     // Sending it back needs nobody's leave.
     if (decided.verdict !== 'return') requireMay(person, 'approve');
-    if (decided.verdict !== 'return' && open.length > 0)
-      throw fieldProblem('decided', 'comes after everything in the box was looked at');
+    if (decided.verdict !== 'return' && open.length > 0) throw fieldProblem('decided', 'boxNotLookedAt');
     const isMilder =
       verdict !== null && KIT_VERDICTS.indexOf(decided.verdict) < KIT_VERDICTS.indexOf(verdict);
-    if (isMilder && decided.because.trim().length < 5)
-      throw fieldProblem('decided.because', 'has to say why this is kept all the same');
+    if (isMilder && decided.because.trim().length < 5) throw fieldProblem('decided.because', 'whyKept');
   }
   await models.JobHose.update(
     {

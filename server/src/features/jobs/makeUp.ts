@@ -50,8 +50,7 @@ export async function makeUpHose(
   const { step, undo, overrides } = body;
   const steps = makeUpStepsOf(hose, build);
   const done = hose.makeUp.steps.map((made) => made.step);
-  if (!steps.some(({ kind }) => kind === step.step))
-    throw fieldProblem('step', 'is not a step of making this hose');
+  if (!steps.some(({ kind }) => kind === step.step)) throw fieldProblem('step', 'noStepOfHose');
   let { proofs } = hose.makeUp;
   let made: readonly MadeStep[];
   let cautions: readonly Caution[] = [];
@@ -61,16 +60,14 @@ export async function makeUpHose(
     // A hose that was opened again has to be proved again.
     if (gone.includes('proof')) proofs = [];
   } else {
-    if (step.step === 'proof')
-      throw fieldProblem('step', 'is done by recording the proof test, with its pressure and its time');
+    if (step.step === 'proof') throw fieldProblem('step', 'doneByProof');
     requireStopsAnswered(judgeStepOrder(steps, done, step.step), [], person);
     for (const field of ASKED[step.step] ?? [])
       if (step[field] === null)
-        throw fieldProblem(`step.${field}`, `has to be said of “${MAKE_UP_STEP_NAMES[step.step]}”`);
+        throw fieldProblem(`step.${field}`, 'stepAsksFor', MAKE_UP_STEP_NAMES[step.step]);
     cautions = stepCautions(step, build);
     requireStopsAnswered(cautions, overrides, person);
-    if (step.step === 'cut' && step.cutFace === 'ragged')
-      throw fieldProblem('step.cutFace', 'splays: bind it with tape and ties, and cut it again');
+    if (step.step === 'cut' && step.cutFace === 'ragged') throw fieldProblem('step.cutFace', 'splays');
     made = [
       ...hose.makeUp.steps.filter((own) => own.step !== step.step),
       { ...step, by: person.name, byId: person.id, at: now.toISOString() },

@@ -1,6 +1,7 @@
 /** What a job starts with for each hose and joint in its scope. */
 import type { Hose, Joint } from '@zephyrcombe/contract';
 import type { PoseChecks } from '@zephyrcombe/core';
+import { UNSEEN } from '@zephyrcombe/core';
 
 export const NOT_FITTED = { offeredUp: false, settle: false, lockToLock: false, droopAndBump: false };
 
@@ -33,6 +34,17 @@ export const newJobHose = (jobId: string, hose: Hose, position: number) => ({
   makeUp: { steps: [], proofs: [] },
   kit: null,
   plugs: { A: null, B: null },
+  position,
+  version: 0,
+});
+
+/** A hard line of which nothing is known yet. */
+export const newJobLine = (jobId: string, lineId: string, position: number) => ({
+  jobId,
+  lineId,
+  pattern: null,
+  checks: { ...UNSEEN, bentBack: [] },
+  made: null,
   position,
   version: 0,
 });

@@ -20,10 +20,10 @@ export async function startJob(
   const { models } = database;
   const now = clock();
   const vehicle = await models.Vehicle.findByPk(body.vehicleId);
-  if (vehicle === null) throw fieldProblem('vehicleId', 'is not a vehicle of this shop');
+  if (vehicle === null) throw fieldProblem('vehicleId', 'noVehicleHere');
   /** What was started before under the id that somebody starts a job with. */
   const sameJob = (known: JobRow) => {
-    if (known.vehicleId !== vehicle.id) throw fieldProblem('id', 'is that of a job on another vehicle');
+    if (known.vehicleId !== vehicle.id) throw fieldProblem('id', 'jobElsewhere');
     return loadJobDetail(database, known.id);
   };
   const scope = scopeOf(await loadCircuits(database, { vehicleId: vehicle.id }), body);

@@ -1,4 +1,5 @@
 /** Sends a label to the label printer: a line each way, `docs/formats/instrument-lines.md`. */
+import { REFUSALS } from '@zephyrcombe/contract';
 import { connect } from 'node:net';
 import { createInterface } from 'node:readline';
 import { z } from 'zod';
@@ -12,15 +13,11 @@ const ReplySchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('refused'), reason: z.string() }),
 ]);
 
-const REFUSED: Readonly<Record<string, string>> = {
-  outOfPaper: 'The label printer has no labels left. Put a roll in and print again.',
-};
-
 /** The number the printer gave the label. */
 export async function printLabel(port: number | null, svg: string): Promise<number> {
   if (port === null)
     throw new AppProblem('printer-silent', {
-      detail: 'No label printer is connected. Save the label as PDF instead.',
+      detail: REFUSALS.noPrinter,
     });
   const socket = connect(port, '127.0.0.1');
   // From the first word to the last: one that goes on talking without an answer is as silent as one that says nothing.
@@ -47,7 +44,7 @@ export async function printLabel(port: number | null, svg: string): Promise<numb
     const reply = await Promise.race([answered, failed]);
     if (reply.type === 'printed') return reply.number;
     throw new AppProblem('printer-silent', {
-      detail: REFUSED[reply.reason] ?? 'The label printer refused it. Save the label as PDF instead.',
+      detail: reply.reason === 'outOfPaper' ? REFUSALS.outOfPaper : REFUSALS.printerRefused,
     });
   } catch (error) {
     if (error instanceof AppProblem) throw error;

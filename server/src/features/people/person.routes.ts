@@ -28,9 +28,7 @@ const toRecord = ({ id, name, role, units, isRetired, version }: PersonRow): Per
 
 /** The database compares names as people do, without regard to capitals. */
 const nameTaken = (error: unknown): unknown =>
-  error instanceof UniqueConstraintError
-    ? fieldProblem('name', 'is that of somebody else here, or of somebody who was')
-    : error;
+  error instanceof UniqueConstraintError ? fieldProblem('name', 'nameTaken') : error;
 
 export function personHandlers({ database, clock }: Dependencies): PersonHandlers {
   const { Person, Session } = database.models;
@@ -47,7 +45,7 @@ export function personHandlers({ database, clock }: Dependencies): PersonHandler
   async function requireLeadLeft(row: PersonRow, transaction: Transaction): Promise<void> {
     if (row.role === 'lead' && !row.isRetired) return;
     const leads = await Person.count({ where: { role: 'lead', isRetired: false }, transaction });
-    if (leads === 0) throw fieldProblem('role', 'has to stay with somebody: make another person lead first');
+    if (leads === 0) throw fieldProblem('role', 'lastLead');
   }
 
   return {

@@ -1,5 +1,6 @@
 /** Photographs of findings and readings, and what is traced on: taken as they are sent, judged by their content and not by what they claim to be. */
 import {
+  REFUSALS,
   Id,
   PHOTO_LIMIT_bytes,
   PHOTO_LIMIT_px,
@@ -83,7 +84,7 @@ export function registerPhotoRoutes(app: FastifyInstance, dependencies: Dependen
         if (detail.photos.some((photo) => photo.id === photoId)) return;
         if (detail.photos.filter((photo) => photo.subjectId === subjectId).length >= MOST_PHOTOS)
           throw new AppProblem('too-large', {
-            detail: `No more than ${MOST_PHOTOS} photographs are kept of one thing.`,
+            detail: REFUSALS.tooManyPhotos(MOST_PHOTOS),
           });
         await models.Photo.create(
           {

@@ -17,7 +17,7 @@ function judgeTyped(
   person: Parameters<typeof requireStopsAnswered>[2],
 ): readonly Caution[] {
   const read = parseQuantity(typed, 'length');
-  if (!read.ok) throw fieldProblem('typed', 'is not a length with its unit');
+  if (!read.ok) throw fieldProblem('typed', 'noLength');
   const along_m = read.value_SI - (wrap ? wrapAllowance(wrap).allowance_m : 0);
   const converted = convertLength({
     length_m: along_m,
@@ -27,7 +27,7 @@ function judgeTyped(
     endB,
   });
   if (!converted.ok || Math.abs(converted.value.length_m - length_m) > SAME_m)
-    throw fieldProblem('length_m', 'is not what was typed, between the points it was read from');
+    throw fieldProblem('length_m', 'notAsTypedThere');
   const cautions = judgeUnit(read.value, read.unit);
   requireStopsAnswered(cautions, overrides, person);
   return cautions;
@@ -43,7 +43,7 @@ export function readingHandlers(dependencies: Dependencies): Pick<Handlers, 'tak
         params.jobId,
         async ({ detail, models, transaction, log, person, now }) => {
           const hose = detail.hoses.find(({ hoseId }) => hoseId === body.hoseId);
-          if (!hose) throw fieldProblem('hoseId', 'is not in the scope of this job');
+          if (!hose) throw fieldProblem('hoseId', 'notInScope');
           // The same reading sent twice is one reading: the first reply was lost on the way.
           if (detail.readings.some((reading) => reading.id === body.id)) return;
           const cautions = judgeTyped(body, hose, person);

@@ -115,7 +115,7 @@ export function sessionHandlers(dependencies: Dependencies): SessionHandlers {
       const me = personOf(request);
       await tries.begin(me.name, request.ip);
       const row = await Person.findByPk(me.id, { rejectOnEmpty: true });
-      if (!(await isPassphraseOf(row, body.current))) throw fieldProblem('current', 'is not your passphrase');
+      if (!(await isPassphraseOf(row, body.current))) throw fieldProblem('current', 'notYourPassphrase');
       await tries.succeed(me.name, request.ip);
       requireOwnWords(body.passphrase, [me.name, await shopName(database)]);
       await row.update({ passphraseHash: await hashPassphrase(body.passphrase) });

@@ -31,8 +31,5 @@ export function requireOwnWords(passphrase: string, names: readonly string[]): v
     .sort((a, b) => b.length - a.length);
   const own = words.reduce((left, word) => left.replaceAll(word, ''), folded(passphrase));
   if (own.length < LEAST_OWN || new Set(folded(passphrase)).size < LEAST_KINDS)
-    throw fieldProblem(
-      'passphrase',
-      'is among the first that anybody would try: take several words that have nothing to do with the shop or its people',
-    );
+    throw fieldProblem('passphrase', 'firstTried');
 }

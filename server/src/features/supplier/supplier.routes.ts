@@ -15,6 +15,7 @@ import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
+import { changeOf } from '../jobs/jobStamp.ts';
 import { inTheWay, onOpenJob, readOpenJob, requireWay } from '../jobs/jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { stockForJob } from '../shop/stock.ts';
@@ -40,7 +41,7 @@ export function supplierHandlers(
   return {
     quoteJob: async ({ request, params, body }) => {
       const { detail, person, now, isWritten } = await readOpenJob(dependencies, request, params.jobId);
-      if (isWritten) return detail;
+      if (isWritten) return changeOf(detail, detail);
       requireVersion(detail.job, body.version);
       const hoses = ordered(detail);
       if (hoses.length === 0) requireWay([{ code: 'nothingToOrder' }], person);
@@ -62,11 +63,11 @@ export function supplierHandlers(
 
     orderJob: async ({ request, params, body }) => {
       const { detail, person, isWritten } = await readOpenJob(dependencies, request, params.jobId);
-      if (isWritten) return detail;
+      if (isWritten) return changeOf(detail, detail);
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
       if (supply === null) throw inTheWay([{ code: 'notQuoted' }], person);
-      if (supply.confirmation !== null) return detail;
+      if (supply.confirmation !== null) return changeOf(detail, detail);
       if (supply.digest && supply.digest !== digestOf(orderFacts(detail)))
         requireWay([{ code: 'changedSinceQuoted' }], person);
       // A supplier orders what he quoted once: asked again after a lost reply, he confirms the same order.
@@ -84,7 +85,7 @@ export function supplierHandlers(
 
     deliverJob: async ({ request, params, body }) => {
       const { detail, person, isWritten } = await readOpenJob(dependencies, request, params.jobId);
-      if (isWritten) return detail;
+      if (isWritten) return changeOf(detail, detail);
       requireVersion(detail.job, body.version);
       const { supply } = detail.job;
       if (!supply?.confirmation) throw inTheWay([{ code: 'nothingOrdered' }], person);

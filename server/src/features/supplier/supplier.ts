@@ -1,4 +1,5 @@
 /** Talking to the parts supplier: slow, absent or talking nonsense, the shop is told in a sentence and loses nothing. */
+import { REFUSALS } from '@zephyrcombe/contract';
 import type { z } from 'zod';
 import { AppProblem } from '../../http/appProblem.ts';
 import { readLimited } from '../../http/readLimited.ts';
@@ -15,7 +16,7 @@ export async function askSupplier<Reply extends z.ZodType>(
 ): Promise<z.infer<Reply>> {
   if (address === null)
     throw new AppProblem('supplier-silent', {
-      detail: 'No parts supplier is connected. Send the order sheet instead.',
+      detail: REFUSALS.noSupplier,
     });
   let response: Response;
   try {
@@ -33,12 +34,12 @@ export async function askSupplier<Reply extends z.ZodType>(
     .catch(() => null);
   if (response.status === 404)
     throw new AppProblem('supplier-silent', {
-      detail: 'The supplier no longer knows of this. Ask for a quote again.',
+      detail: REFUSALS.supplierForgot,
     });
   const read = reply.safeParse(said);
   if (!response.ok || !read.success)
     throw new AppProblem('supplier-silent', {
-      detail: 'The supplier answered something that is not understood. Send the order sheet instead.',
+      detail: REFUSALS.supplierUnclear,
     });
   return read.data;
 }

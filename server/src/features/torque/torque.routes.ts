@@ -1,4 +1,12 @@
-import { capsAt, createWriter, fittedBolt, partsOf, problemText, torqueOf } from '@zephyrcombe/contract';
+import {
+  REFUSALS,
+  capsAt,
+  createWriter,
+  fittedBolt,
+  partsOf,
+  problemText,
+  torqueOf,
+} from '@zephyrcombe/contract';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import { fittedFacts, jointGate } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
@@ -25,9 +33,9 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           if (detail.torqueRecords.some((record) => record.id === body.id)) return;
           const joint = partsOf(detail).joints.find((candidate) => candidate.id === body.jointId);
           const state = detail.joints.find((candidate) => candidate.jointId === body.jointId);
-          if (!joint || !state) throw fieldProblem('jointId', 'is not in the scope of this job');
+          if (!joint || !state) throw fieldProblem('jointId', 'notInScope');
           const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
-          if (!wrench) throw fieldProblem('wrenchId', 'is not a wrench of this shop');
+          if (!wrench) throw fieldProblem('wrenchId', 'noWrenchHere');
           if (!state.handTight) requireWay([{ code: 'notHandTight', joint: joint.name }], person);
           const parts = fittedFacts(detail, joint.id);
           requireAsSeen(body.seen, parts);
@@ -55,7 +63,10 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           }
           if (judged.value.verdict === 'below') {
             throw new AppProblem('torque-below-range', {
-              detail: `${write.torque(body.torque_Nm)} is under ${write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}. Tighten into the range, then record.`,
+              detail: REFUSALS.underRange(
+                write.torque(body.torque_Nm),
+                write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm),
+              ),
             });
           }
           const cautions = [

@@ -28,7 +28,7 @@ export function traceHandlers(dependencies: Dependencies): Pick<Handlers, 'saveT
           if ((await models.Trace.findByPk(params.traceId, { transaction })) !== null)
             throw new AppProblem('not-found');
           if (detail.traces.length >= MOST_TRACES)
-            throw fieldProblem('traceId', `A job keeps ${MOST_TRACES} tracings. Remove one first.`);
+            throw fieldProblem('traceId', 'tooMany', MOST_TRACES, 'tracings');
           await models.Trace.create(
             {
               id: params.traceId,

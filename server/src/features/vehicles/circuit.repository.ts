@@ -1,4 +1,4 @@
-import type { Circuit } from '@zephyrcombe/contract';
+import type { Circuit, Hose } from '@zephyrcombe/contract';
 import type { Transaction } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
 
@@ -14,6 +14,9 @@ function placed<Columns extends object>(row: { get(options: { plain: true }): un
   };
   return columns as unknown as Columns;
 }
+
+/** Of most lines nobody has said what they are made of: then it is left out, as on the drawing that was sent. */
+const whereSaid = ({ lineMade, ...line }: Hose): Hose => (lineMade ? { ...line, lineMade } : line);
 
 type Parts = Pick<Circuit, 'components' | 'ports' | 'joints' | 'hoses'>;
 
@@ -86,7 +89,7 @@ async function readParts(
         .filter((row) => own.some((component) => component.id === row.componentId))
         .map((row) => placed(row)),
       joints: joints.filter((row) => row.circuitId === id).map((row) => placed(row)),
-      hoses: hoses.filter((row) => row.circuitId === id).map((row) => placed(row)),
+      hoses: hoses.filter((row) => row.circuitId === id).map((row) => whereSaid(placed<Hose>(row))),
     };
   };
   return new Map(circuitId.map((id) => [id, partsOf(id)]));

@@ -84,7 +84,7 @@ export async function listDue(
 ): Promise<{ readonly items: readonly DueItem[]; readonly next: string | null }> {
   const from = after === undefined ? null : readPlace(after, ['text', 'maybeDay', 'text']);
   const start = from === null ? 0 : GROUPS.findIndex(({ state }) => state === from[0]);
-  if (start < 0) throw fieldProblem('after', 'is not a place in this list');
+  if (start < 0) throw fieldProblem('after', 'noPlaceInList');
   const rows: CircuitDueRow[] = [];
   for (const { state, where } of GROUPS.slice(start)) {
     const place = from !== null && state === from[0] ? from.slice(1) : null;

@@ -1,7 +1,7 @@
 /** Writing a circuit as it stands on the drawing into the rows it had before. */
 import { isDeepStrictEqual } from 'node:util';
 import type { Circuit } from '@zephyrcombe/contract';
-import { hydraulicsOf } from '@zephyrcombe/contract';
+import { fieldFaultText, FIELD_FAULTS, hydraulicsOf } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { BROKEN, circuitFaults, hostsFirst } from '@zephyrcombe/core';
 import type { Model, ModelStatic, Transaction } from 'sequelize';
@@ -18,20 +18,16 @@ export function requireWhole(hydraulics: Hydraulics, at: string): void {
     throw new AppProblem('circuit-broken', {
       errors: broken.map((fault) => ({
         field: `${at} ${fault.name}`,
-        message: FAULT_WORDS[fault.code] ?? fault.code,
+        message: isWorded(fault.code) ? fieldFaultText(fault.code) : fault.code,
       })),
     });
   }
   const ids = allIds(hydraulics);
-  if (new Set(ids).size !== ids.length)
-    throw fieldProblem(at, 'names two parts alike: every id is used once');
+  if (new Set(ids).size !== ids.length) throw fieldProblem(at, 'namedAlike');
 }
 
-const FAULT_WORDS: Readonly<Record<string, string>> = {
-  portUsedTwice: 'has two joints on one port',
-  unknownPart: 'hangs on a part that is not there',
-  lineToItself: 'ends where it begins',
-};
+const isWorded = (code: string): code is 'portUsedTwice' | 'unknownPart' | 'lineToItself' =>
+  code in FIELD_FAULTS;
 
 const allIds = ({ components, ports, joints, hoses }: Hydraulics): readonly string[] =>
   [...components, ...ports, ...joints, ...hoses].map((part) => part.id);
@@ -158,7 +154,7 @@ async function withShared(
       other.circuitId === circuit.id ||
       itsCircuit?.vehicleId !== circuit.vehicleId
     )
-      throw fieldProblem('sameAs', 'is not a part of this kind in another circuit of the vehicle');
+      throw fieldProblem('sameAs', 'noPartOfKind');
     components.push({ ...part, ...factsOfPart(other) });
   }
   return { ...hydraulics, components };
@@ -240,7 +236,7 @@ async function writeParts(
           retired: boolean;
         };
         if (!retired || (itsCircuit !== undefined && itsCircuit !== circuitId))
-          throw fieldProblem('hydraulics', 'names a part of another circuit');
+          throw fieldProblem('hydraulics', 'partElsewhere');
       }
       const back = new Map(
         existing.map((row) => row.get({ plain: true }) as { id: string }).map((row) => [row.id, row]),

@@ -183,6 +183,7 @@ export const defineHose = (sequelize: Sequelize) =>
       clocking_rad: optionalQuantity(),
       madeOn: optionalCalendarDate(),
       marking: optionalText(),
+      lineMade: json('lineMade', true),
       known: json('known', true),
       position: whole(),
       retired: flag('retired'),

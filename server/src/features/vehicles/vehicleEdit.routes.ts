@@ -1,7 +1,7 @@
 /** Entering, changing, importing and exporting vehicles and their hydraulics. */
-import { randomUUID } from 'node:crypto';
-import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
 import {
+  FIELD_FAULTS,
+  REFUSALS,
   createWriter,
   hydraulicsOf,
   MOST_CIRCUITS,
@@ -10,6 +10,8 @@ import {
   withoutNames,
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
+import { randomUUID } from 'node:crypto';
+import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { isWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
@@ -146,10 +148,9 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
     const services = await models.FluidService.count({ where, transaction });
     const errors: FieldError[] = [
       ...jobs.map((job) => ({ field: 'job', message: job.title })),
-      ...(services > 0 ? [{ field: 'service', message: `${services} fluid services are on record` }] : []),
+      ...(services > 0 ? [{ field: 'service', message: FIELD_FAULTS.servicesKept(services) }] : []),
     ];
-    if (errors.length > 0)
-      throw new AppProblem('in-use', { detail: 'Records hang on it, and records are kept.', errors });
+    if (errors.length > 0) throw new AppProblem('in-use', { detail: REFUSALS.recordsHang, errors });
   }
 
   async function removeParts(circuitId: string, transaction: Transaction): Promise<void> {
@@ -200,7 +201,8 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         if (isSetBack && setBackBecause === '')
           throw fieldProblem(
             'distance_m',
-            `is less than the ${createWriter(personOf(request).units).distance(row.distance_m ?? 0)} on record: say why`,
+            'lessThanRecordedWhy',
+            createWriter(personOf(request).units).distance(row.distance_m ?? 0),
           );
         await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
         if (distance_m !== undefined) await refreshDue(models, transaction, row.id);
@@ -230,11 +232,10 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
       change(request, params.vehicleId, async (row, transaction, tell) => {
         const there = await models.Circuit.count({ where: { vehicleId: row.id }, transaction });
         const known = await models.Circuit.findByPk(body.id, { transaction });
-        if (known !== null && known.vehicleId !== row.id)
-          throw fieldProblem('id', 'is that of a circuit of another vehicle');
+        if (known !== null && known.vehicleId !== row.id) throw fieldProblem('id', 'circuitElsewhere');
         if (known !== null) return;
         if (there + body.circuits.length > MOST_CIRCUITS)
-          throw fieldProblem('circuits', `would be more than ${MOST_CIRCUITS}: remove one first`);
+          throw fieldProblem('circuits', 'tooMany', MOST_CIRCUITS, 'circuits');
         for (const [index, hydraulics] of body.circuits.entries())
           requireWhole(hydraulics, `circuits.${index}`);
         for (const [index, hydraulics] of renumberAll(body.circuits, randomUUID).entries()) {

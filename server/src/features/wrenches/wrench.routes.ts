@@ -28,10 +28,9 @@ export function wrenchHandlers({ database, clock }: Dependencies): WrenchHandler
     maximum_Nm,
     calibratedOn,
   }: Pick<Wrench, 'minimum_Nm' | 'maximum_Nm' | 'calibratedOn'>): void {
-    if (minimum_Nm !== null && minimum_Nm >= maximum_Nm)
-      throw fieldProblem('minimum_Nm', 'must be below the upper end of its range');
+    if (minimum_Nm !== null && minimum_Nm >= maximum_Nm) throw fieldProblem('minimum_Nm', 'rangeUpsideDown');
     if (calibratedOn !== null && calibratedOn > calendarDateOf(clock()))
-      throw fieldProblem('calibratedOn', 'lies in the future');
+      throw fieldProblem('calibratedOn', 'inFuture');
   }
 
   return {

@@ -1,8 +1,10 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import {
+  hoseOfJob,
   partsOf,
   FIT_CHECK_NAMES,
+  LINES_OFFERED,
   problemText,
   proofCautions,
   SEAL_NAMES,
@@ -26,9 +28,10 @@ import type { JointView } from '../job/jobView.ts';
 import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { OpenedPort } from '../known/OpenedPort.tsx';
+import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
-import { isTorqued, jointGate } from '@zephyrcombe/workshop';
+import { isOfferedUp, isTorqued, jointGate } from '@zephyrcombe/workshop';
 import { Obstacles } from '../job/Obstacles.tsx';
 
 const Steps = styled.ol`
@@ -126,6 +129,7 @@ export function FitPage() {
             <SourceLine id="fitOrder" />
           </Fine>
         </Sheet>
+        <ItemsSheet stage="fit" />
         <CapsSheet />
       </Stack>
       {current ? (
@@ -230,9 +234,42 @@ function PlanStep({ step, onJoint }: PlanStepProps) {
           })
         }
       >
-        {FIT_CHECK_NAMES[step.kind]}
+        {step.kind === 'offeredUp' && detail.hoses.length === 0 ? LINES_OFFERED : FIT_CHECK_NAMES[step.kind]}
       </Tick>
+      {step.kind === 'offeredUp' && detail.hoses.length > 1 ? <OfferedHoses /> : null}
       <SaveProblem save={editJob} onTakeTheirs={() => setAttempt(attempt + 1)} />
+    </div>
+  );
+}
+
+/** Each hose by itself: what is held against its route is looked at one at a time. */
+function OfferedHoses() {
+  const detail = useJob();
+  const { job } = detail;
+  const edit = useJobAction('editJob', job.id);
+  const hoses = detail.hoses.flatMap(({ hoseId }) => hoseOfJob(detail, hoseId) ?? []);
+  const offered = hoses.filter(isOfferedUp).map(({ hose }) => hose.hoseId);
+  return (
+    <div style={{ paddingLeft: 20 }}>
+      {hoses.map(({ hose, fitted }) => (
+        <Tick
+          key={hose.hoseId}
+          isSelected={offered.includes(hose.hoseId)}
+          isDisabled={isClosed(job) || edit.isPending}
+          onChange={(held) =>
+            edit.mutate({
+              params: { jobId: job.id },
+              body: {
+                version: job.version,
+                offeredHoses: [...offered.filter((id) => id !== hose.hoseId), ...(held ? [hose.hoseId] : [])],
+              },
+            })
+          }
+        >
+          {fitted.name}: held against its route
+        </Tick>
+      ))}
+      <SaveProblem save={edit} />
     </div>
   );
 }

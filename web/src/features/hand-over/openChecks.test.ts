@@ -21,7 +21,7 @@ describe('what is still open', () => {
   });
 
   test('nothing is said when nothing is open, and one is one', () => {
-    const none = { toTorque: 0, toSeeDry: 0, toRunClear: 0, toCount: 0, ticks: 0, all: 0 };
+    const none = { toTorque: 0, toSeeDry: 0, toRunClear: 0, toCount: 0, toPutOn: 0, ticks: 0, all: 0 };
     expect(openChecksText(none)).toBeNull();
     expect(openChecksText({ ...none, toTorque: 1, all: 1 })).toBe(
       '1 check is still open: 1 joint to torque.',

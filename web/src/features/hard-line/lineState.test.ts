@@ -1,10 +1,11 @@
-import { METRIC, developed } from '@zephyrcombe/core';
+import { IMPERIAL, METRIC, developed } from '@zephyrcombe/core';
 import fc from 'fast-check';
 import {
   checksOf,
   lineAddress,
   readLine,
   requestOf,
+  textsOf,
   withBend,
   withoutBend,
   writeBentBack,
@@ -118,4 +119,44 @@ test('lists are written with as many places as there are bends', () => {
     bends: '1;2',
     rolls: ';3',
   });
+});
+
+test('a pattern that is kept is typed again as it was, whatever units somebody reads in', () => {
+  const bend = fc.record({
+    angle: fc.integer({ min: 1, max: 170 }).map((angle_deg) => `${angle_deg}°`),
+    roll: fc.integer({ min: 0, max: 359 }).map((roll_deg) => `${roll_deg}°`),
+  });
+  fc.assert(
+    fc.property(
+      fc.array(bend, { minLength: 1, maxLength: 4 }),
+      fc.integer({ min: 60, max: 900 }),
+      fc.constantFrom('copperNickel', 'coatedSteel', 'stainless'),
+      (bends, leg_mm, of) => {
+        const legs = Array.from({ length: bends.length + 1 }, () => `${leg_mm} mm`);
+        const typed = from({
+          ...writeLegs(legs, bends),
+          of,
+          back: '3 %',
+          cut: '400 mm',
+          nuts: '2',
+          sa: 'cracked',
+        });
+        const kept = requestOf(typed, 'A4');
+        if (kept === null) throw new Error('no pattern');
+        for (const units of [METRIC, IMPERIAL]) {
+          const again = from(textsOf(kept, checksOf(typed), units));
+          const read = requestOf(again, 'A4');
+          expect(read).toMatchObject({ name: kept.name, build: kept.build });
+          read?.line.legs_m.forEach((leg_m, index) => {
+            expect(leg_m).toBeCloseTo(kept.line.legs_m[index] ?? 0, 3);
+          });
+          read?.line.bends.forEach(({ angle_rad, roll_rad }, index) => {
+            expect(angle_rad).toBeCloseTo(kept.line.bends[index]?.angle_rad ?? 0, 4);
+            expect(roll_rad).toBeCloseTo(kept.line.bends[index]?.roll_rad ?? 0, 4);
+          });
+          expect(checksOf(again)).toMatchObject({ nuts: 2, looksA: 'cracked', looksB: null });
+        }
+      },
+    ),
+  );
 });

@@ -164,6 +164,48 @@ export const checksOf = ({ cutAs, nuts, looksA, looksB, bentBack }: TypedLine): 
   bentBack,
 });
 
+/** Nothing is said of a bend that goes on the same way. */
+const rollTyped = (roll_rad: number, unit: UnitPreferences['angle']): string =>
+  Math.abs(roll_rad) < 1e-6 ? '' : editableText(roll_rad, unit);
+
+/** The texts of a pattern that was kept, and of what was seen: what `requestOf` and `checksOf` read from them is the same. */
+export function textsOf(
+  pattern: HardLineRequest | null,
+  checks: LineChecks,
+  { length: lengthUnit, angle: angleUnit }: UnitPreferences,
+): Readonly<Record<string, string>> {
+  const seenTexts = {
+    cut: checks.cutAs_m === null ? '' : editableText(checks.cutAs_m, lengthUnit),
+    nuts: checks.nuts === null ? '' : String(checks.nuts),
+    sa: checks.looksA ?? '',
+    sb: checks.looksB ?? '',
+    unbent: writeBentBack(checks.bentBack),
+  };
+  if (pattern === null) return seenTexts;
+  const { line, build } = pattern;
+  return {
+    ...seenTexts,
+    name: pattern.name,
+    ...writeLegs(
+      line.legs_m.map((leg_m) => editableText(leg_m, lengthUnit)),
+      line.bends.map(({ angle_rad, roll_rad }) => ({
+        angle: editableText(angle_rad, angleUnit),
+        roll: rollTyped(roll_rad, angleUnit),
+      })),
+    ),
+    to: line.legDatum,
+    r: editableText(line.radius_m, lengthUnit),
+    od: editableText(pattern.outside_m, lengthUnit),
+    of: build.material,
+    fa: build.formA,
+    fb: build.formB,
+    la: editableText(line.endA.flare_m, lengthUnit),
+    lb: editableText(line.endB.flare_m, lengthUnit),
+    gap: editableText(line.unionGap_m, lengthUnit),
+    back: editableText(pattern.springBack, 'percent'),
+  };
+}
+
 /** The address of a line with these legs and bends, as a trace or a pattern gives them. */
 export function lineAddress(
   legs_m: readonly number[],
@@ -175,7 +217,7 @@ export function lineAddress(
       legs_m.map((leg_m) => editableText(leg_m, lengthUnit)),
       bends.map(({ angle_rad, roll_rad }) => ({
         angle: editableText(angle_rad, angleUnit),
-        roll: Math.abs(roll_rad) < 1e-6 ? '' : editableText(roll_rad, angleUnit),
+        roll: rollTyped(roll_rad, angleUnit),
       })),
     ),
   );

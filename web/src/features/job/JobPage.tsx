@@ -15,7 +15,14 @@ import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
 import { circuitAtHand } from './circuitAtHand.ts';
 import { CircuitPick } from './CircuitPick.tsx';
 import { useSelection } from './JobContext.ts';
-import { circuitWithLengths, jointState, lengthOf, notedShade, selectedHose } from './jobView.ts';
+import {
+  circuitWithLengths,
+  jointState,
+  lengthOf,
+  notedShade,
+  selectedHose,
+  selectedLine,
+} from './jobView.ts';
 import { AbandonedNotice } from './AbandonedNotice.tsx';
 import { StageRail } from './StageRail.tsx';
 
@@ -78,7 +85,7 @@ export function JobPage() {
         fluidColour={shade === null ? colour('sheet') : FLUID[shade]}
         selectedHoseId={
           jointId === null && !search.has('circuit')
-            ? (selectedHose(detail, hoseId, null)?.hoseId ?? null)
+            ? (selectedLine(detail, hoseId)?.lineId ?? selectedHose(detail, hoseId, null)?.hoseId ?? null)
             : null
         }
         selectedJointId={jointId}

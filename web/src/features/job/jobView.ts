@@ -1,5 +1,5 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
-import type { Circuit, Hose, JobDetail, JobHose, JointOfJob } from '@zephyrcombe/contract';
+import type { Circuit, Hose, JobDetail, JobHose, JobLine, JointOfJob } from '@zephyrcombe/contract';
 import { jointOfJob, partsCautions, partsOf } from '@zephyrcombe/contract';
 import type { Calculated, Caution, Result } from '@zephyrcombe/core';
 import { boltEngagement, distancesFromMaster } from '@zephyrcombe/core';
@@ -45,6 +45,18 @@ export function selectedHose(
     null
   );
 }
+
+/** The hoses and hard lines that a job renews, as its scope names them. */
+export function scopeIdsOf({ hoses, lines }: Pick<JobDetail, 'hoses' | 'lines'>) {
+  const hoseIds = hoses.map(({ hoseId }) => hoseId);
+  const lineIds = lines.map(({ lineId }) => lineId);
+  return { hoseIds, lineIds, all: [...hoseIds, ...lineIds] };
+}
+
+/** The hard line that is selected, or the first of a job without hoses. */
+export const selectedLine = (detail: JobDetail, lineId: string | null): JobLine | null =>
+  detail.lines.find((line) => line.lineId === lineId) ??
+  (detail.hoses.length === 0 ? (detail.lines[0] ?? null) : null);
 
 /** Hoses whose eyes meet on a joint, shortest path first: the order of the stack from the bolt's head. */
 export function hosesOn(detail: JobDetail, jointId: string): readonly Hose[] {

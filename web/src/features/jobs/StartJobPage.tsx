@@ -1,10 +1,13 @@
 import type { Circuit } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { canBeLaidOut } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobQuery, vehicleQuery } from '../../api/queries.ts';
+import { keepTold } from '../../api/toldJobs.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -16,18 +19,21 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
 import { PHONE } from '../../design/tokens.ts';
 import type { JobScope } from './newJob.ts';
-import { hosesOf, isSameScope, shapesOf, titleFor, wholeScope } from './newJob.ts';
+import { hardLinesOf, hosesOf, isSameScope, many, shapesOf, titleFor, wholeScope } from './newJob.ts';
 import { VehicleSearch } from './VehicleSearch.tsx';
 
 interface StartDraft {
   readonly id: string;
   /** Null until somebody types one. */
   readonly title: string | null;
-  readonly reason: string;
+  /** Null until somebody types one: the address may say why. */
+  readonly reason: string | null;
   /** Null until somebody chooses: the address may say what is meant. */
   readonly scope: JobScope | null;
+  /** The lines of a circuit are laid out another way: the layouts are compared first. */
+  readonly relay: boolean;
 }
-const EMPTY: StartDraft = { id: '', title: null, reason: '', scope: null };
+const EMPTY: StartDraft = { id: '', title: null, reason: null, scope: null, relay: false };
 
 const listIn = (search: URLSearchParams, key: string): readonly string[] =>
   (search.get(key) ?? '').split(',').filter((id) => id !== '');
@@ -37,6 +43,7 @@ export function StartJobPage() {
   useCrumb('Start a job');
   const [search, setSearch] = useSearchParams();
   const vehicleId = search.get('vehicle') ?? '';
+  const why = search.get('why') ?? '';
   const vehicle = useQuery({ ...vehicleQuery(vehicleId), enabled: vehicleId !== '' });
   const circuits = (vehicle.data?.circuits ?? []).filter(({ components }) => components.length > 0);
   return (
@@ -49,7 +56,12 @@ export function StartJobPage() {
         {vehicleId === '' || vehicle.data || vehicle.isError ? (
           <VehicleSearch
             chosen={vehicleId === '' ? null : (vehicle.data?.vehicle ?? null)}
-            onChoose={(id) => setSearch(id === null ? {} : { vehicle: id }, { replace: true })}
+            onChoose={(id) =>
+              setSearch(
+                { ...(id === null ? {} : { vehicle: id }), ...(why === '' ? {} : { why }) },
+                { replace: true },
+              )
+            }
           />
         ) : null}
         {vehicle.data && circuits.length === 0 ? (
@@ -93,24 +105,42 @@ interface NewJobProps {
 
 function NewJob({ vehicleId, circuits }: NewJobProps) {
   const [search] = useSearchParams();
-  const [draft, setDraft, clearDraft] = useDraft(`new-job.${vehicleId}`, EMPTY);
+  const [kept, setDraft, clearDraft] = useDraft(`new-job.${vehicleId}`, EMPTY);
+  const draft = { ...EMPTY, ...kept };
   const navigate = useNavigate();
   const client = useQueryClient();
-  const asked = { circuitIds: listIn(search, 'fluid'), hoseIds: listIn(search, 'hoses') };
+  const asked = {
+    circuitIds: listIn(search, 'fluid'),
+    hoseIds: listIn(search, 'hoses'),
+    lineIds: listIn(search, 'lines'),
+  };
   const shapes = shapesOf(circuits);
   // One brake with hoses: they are most likely meant. More than one: nothing is, until somebody says so.
-  const usual = asked.circuitIds.length + asked.hoseIds.length > 0 || circuits.length > 1 ? asked : shapes[1];
+  const usual =
+    asked.circuitIds.length + asked.hoseIds.length + asked.lineIds.length > 0 || circuits.length > 1
+      ? asked
+      : shapes[1];
   const scope = wholeScope(circuits, draft.scope ?? usual ?? asked);
+  const reason = draft.reason ?? search.get('why') ?? '';
+  // Of those that are opened, the first whose lines can be laid out another way.
+  const laidOut = circuits.find(
+    (circuit) =>
+      hosesOf(circuit).some(({ id }) => scope.hoseIds.includes(id)) && canBeLaidOut(hydraulicsOf(circuit)),
+  );
   const title = draft.title ?? titleFor(circuits, scope);
   // What was sent before under the same id is another job once something is changed.
   const change = (next: Partial<StartDraft>) => setDraft({ ...draft, ...next, id: '' });
   const start = useMutation<Awaited<ReturnType<typeof call<'startJob'>>>, ApiError, RequestOf<'startJob'>>({
     mutationFn: (input) => call('startJob', input),
     onSuccess: (detail) => {
-      client.setQueryData(jobQuery(detail.job.id).queryKey, detail);
+      client.setQueryData(jobQuery(detail.job.id).queryKey, keepTold(detail));
       void client.invalidateQueries({ queryKey: ['jobs'] });
       clearDraft();
-      void navigate(`/jobs/${detail.job.id}/look-over`);
+      void navigate(
+        draft.relay && laidOut
+          ? `/jobs/${detail.job.id}/look-over/layouts?circuit=${laidOut.id}`
+          : `/jobs/${detail.job.id}/look-over`,
+      );
     },
   });
   const missing =
@@ -119,7 +149,10 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
       : title.trim() === ''
         ? 'Say what the job is.'
         : null;
-  const many = scope.hoseIds.length;
+  const renewed = [
+    ...(scope.hoseIds.length > 0 ? [many(scope.hoseIds.length, 'hose')] : []),
+    ...(scope.lineIds.length > 0 ? [many(scope.lineIds.length, 'hard line')] : []),
+  ].join(' and ');
   return (
     <Places>
       <div role="group" aria-label="What is it about?">
@@ -138,7 +171,12 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
       </div>
       <Stack $gap={16}>
         <TextField label="What the job is" value={title} onChange={(text) => change({ title: text })} />
-        <TextField label="Why" multiline value={draft.reason} onChange={(reason) => change({ reason })} />
+        <TextField label="Why" multiline value={reason} onChange={(typed) => change({ reason: typed })} />
+        {laidOut ? (
+          <Tick isSelected={draft.relay} onChange={(relay) => setDraft({ ...draft, relay })}>
+            Lay {laidOut.name.toLowerCase()} out another way: compare the layouts first
+          </Tick>
+        ) : null}
         <SaveProblem save={start} />
         <div style={{ display: 'grid', gap: 6, justifyItems: 'start' }}>
           <PrimaryButton
@@ -152,20 +190,19 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
                   id,
                   vehicleId,
                   title: title.trim(),
-                  reason: draft.reason.trim(),
+                  reason: reason.trim(),
                   circuitIds: [...scope.circuitIds],
                   hoseIds: [...scope.hoseIds],
+                  lineIds: [...scope.lineIds],
                 },
               });
             }}
           >
             {scope.circuitIds.length === 0
               ? 'Start the job'
-              : many === 0
+              : renewed === ''
                 ? 'Start the fluid service'
-                : many === 1
-                  ? 'Start the job with 1 hose'
-                  : `Start the job with ${many} hoses`}
+                : `Start the job with ${renewed}`}
           </PrimaryButton>
         </div>
       </Stack>
@@ -193,7 +230,8 @@ interface CircuitTicksProps {
 function CircuitTicks({ circuit, scope, onScope }: CircuitTicksProps) {
   const write = useWriter();
   const hoses = hosesOf(circuit);
-  const opened = hoses.some(({ id }) => scope.hoseIds.includes(id));
+  const lines = hardLinesOf(circuit);
+  const opened = [...hoses, ...lines].some(({ id }) => [...scope.hoseIds, ...scope.lineIds].includes(id));
   const toggled = (ids: readonly string[], id: string, wanted: boolean) =>
     wanted ? [...ids, id] : ids.filter((one) => one !== id);
   return (
@@ -217,6 +255,15 @@ function CircuitTicks({ circuit, scope, onScope }: CircuitTicksProps) {
           onChange={(wanted) => onScope({ ...scope, hoseIds: toggled(scope.hoseIds, hose.id, wanted) })}
         >
           {hose.name}, now {write.length(hose.length_m)}
+        </Tick>
+      ))}
+      {lines.map((line) => (
+        <Tick
+          key={line.id}
+          isSelected={scope.lineIds.includes(line.id)}
+          onChange={(wanted) => onScope({ ...scope, lineIds: toggled(scope.lineIds, line.id, wanted) })}
+        >
+          {line.name}: make it anew
         </Tick>
       ))}
     </fieldset>

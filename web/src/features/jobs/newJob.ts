@@ -6,9 +6,14 @@ import { namesInLine } from '@zephyrcombe/contract';
 export const hosesOf = (circuit: Pick<Circuit, 'hoses'>): readonly Hose[] =>
   circuit.hoses.filter(({ kind }) => kind === 'hose');
 
+export const hardLinesOf = (circuit: Pick<Circuit, 'hoses'>): readonly Hose[] =>
+  circuit.hoses.filter(({ kind }) => kind === 'hardLine');
+
 export interface JobScope {
   readonly circuitIds: readonly string[];
   readonly hoseIds: readonly string[];
+  /** Hard lines that are made anew. */
+  readonly lineIds: readonly string[];
 }
 
 export interface Shape extends JobScope {
@@ -31,6 +36,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
             text: drawn.length > 1 ? 'Change the fluid of all circuits' : 'Change the fluid',
             circuitIds: drawn.map(({ id }) => id),
             hoseIds: [],
+            lineIds: [],
           },
         ]
       : []),
@@ -39,6 +45,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
       text: `All hoses: ${lower(circuit.name)}`,
       circuitIds: [circuit.id],
       hoseIds: hosesOf(circuit).map(({ id }) => id),
+      lineIds: [],
     })),
     ...(withHoses.length > 1
       ? [
@@ -47,6 +54,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
             text: `All ${all.length} hoses`,
             circuitIds: withHoses.map(({ id }) => id),
             hoseIds: all,
+            lineIds: [],
           },
         ]
       : []),
@@ -54,28 +62,42 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
 }
 
 /** With the circuits of its hoses, each in the order of the drawing. */
-export function wholeScope(circuits: readonly Circuit[], { circuitIds, hoseIds }: JobScope): JobScope {
+export function wholeScope(
+  circuits: readonly Circuit[],
+  { circuitIds, hoseIds, lineIds }: JobScope,
+): JobScope {
+  const lines = circuits.flatMap((circuit) => hardLinesOf(circuit)).filter(({ id }) => lineIds.includes(id));
   const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
   return {
     circuitIds: circuits
       .map(({ id }) => id)
-      .filter((id) => circuitIds.includes(id) || hoses.some((hose) => hose.circuitId === id)),
+      .filter((id) => circuitIds.includes(id) || [...hoses, ...lines].some((line) => line.circuitId === id)),
     hoseIds: hoses.map(({ id }) => id),
+    lineIds: lines.map(({ id }) => id),
   };
 }
 
 export const isSameScope = (one: JobScope, other: JobScope): boolean =>
-  JSON.stringify([one.circuitIds, one.hoseIds]) === JSON.stringify([other.circuitIds, other.hoseIds]);
+  JSON.stringify([one.circuitIds, one.hoseIds, one.lineIds]) ===
+  JSON.stringify([other.circuitIds, other.hoseIds, other.lineIds]);
+
+export const many = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 
 /** "Fluid: front brake", "Left hose", "4 hoses: diagonal 1 and diagonal 2". */
 export function titleFor(circuits: readonly Circuit[], scope: JobScope): string {
-  const { circuitIds, hoseIds } = wholeScope(circuits, scope);
+  const { circuitIds, hoseIds, lineIds } = wholeScope(circuits, scope);
   const where = namesInLine(
     circuits.filter(({ id }) => circuitIds.includes(id)).map(({ name }) => lower(name)),
   );
-  const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
-  const [only] = hoses;
+  const renewed = circuits
+    .flatMap(({ hoses }) => hoses)
+    .filter(({ id }) => [...hoseIds, ...lineIds].includes(id));
+  const [only] = renewed;
   if (where === '') return '';
-  if (hoses.length === 0) return `Fluid: ${where}`.slice(0, 120);
-  return (hoses.length === 1 && only ? only.name : `${hoses.length} hoses: ${where}`).slice(0, 120);
+  if (renewed.length === 0) return `Fluid: ${where}`.slice(0, 120);
+  const counted = [
+    ...(hoseIds.length > 0 ? [many(hoseIds.length, 'hose')] : []),
+    ...(lineIds.length > 0 ? [many(lineIds.length, 'hard line')] : []),
+  ].join(' and ');
+  return (renewed.length === 1 && only ? only.name : `${counted}: ${where}`).slice(0, 120);
 }

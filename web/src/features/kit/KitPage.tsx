@@ -40,6 +40,7 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
+import { PartsSteps } from '../job/PartsSteps.tsx';
 import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
@@ -125,6 +126,7 @@ function Check({ own, order, picker }: CheckProps) {
   return (
     <Columns>
       <Stack $gap={16}>
+        <PartsSteps detail={detail} at="box" />
         <Head>Kit check-in: {fitted.name.toLowerCase()}</Head>
         {picker}
         <Sheet aria-label="What is in the box">

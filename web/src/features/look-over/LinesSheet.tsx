@@ -1,6 +1,6 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES } from '@zephyrcombe/contract';
+import { flaresText, hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES } from '@zephyrcombe/contract';
 import type { Construction } from '@zephyrcombe/core';
 import { changeLine, CONSTRUCTIONS, hoseAge } from '@zephyrcombe/core';
 import { leftOn } from '@zephyrcombe/workshop';
@@ -17,6 +17,7 @@ import { Findings } from '../findings/Findings.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob } from '../job/JobContext.ts';
+import { scopeIdsOf } from '../job/jobView.ts';
 import { useCircuitSave } from './useCircuitSave.ts';
 
 export function LinesSheet() {
@@ -24,7 +25,11 @@ export function LinesSheet() {
   const { job } = detail;
   const { circuit } = useCircuitAtHand();
   const choose = useJobAction('setScope', job.id);
-  const inScope = (hoseId: string) => detail.hoses.some((hose) => hose.hoseId === hoseId);
+  const scope = scopeIdsOf(detail);
+  const toggled = (ids: readonly string[], id: string, wanted: boolean) => [
+    ...ids.filter((one) => one !== id),
+    ...(wanted ? [id] : []),
+  ];
   const finished = isClosed(job);
   return (
     <Sheet>
@@ -39,29 +44,26 @@ export function LinesSheet() {
                 <strong>{line.name}</strong>
                 <LineFacts line={line} />
               </Spread>
-              {line.kind === 'hose' ? (
-                <Tick
-                  isSelected={inScope(line.id)}
-                  isDisabled={finished || choose.isPending}
-                  onChange={(wanted) =>
-                    choose.mutate({
-                      params: { jobId: job.id },
-                      body: {
-                        version: job.version,
-                        // A circuit stays in the job when its last hose leaves: its fluid is changed.
-                        circuitIds: detail.circuits.map((one) => one.circuit.id),
-                        hoseIds: [
-                          ...detail.hoses.map(({ hoseId }) => hoseId).filter((id) => id !== line.id),
-                          ...(wanted ? [line.id] : []),
-                        ],
-                      },
-                    })
-                  }
-                >
-                  Replaced in this job
-                  <Unseen>, {line.name}</Unseen>
-                </Tick>
-              ) : null}
+              <Tick
+                isSelected={scope.all.includes(line.id)}
+                isDisabled={finished || choose.isPending}
+                onChange={(wanted) =>
+                  choose.mutate({
+                    params: { jobId: job.id },
+                    body: {
+                      version: job.version,
+                      // A circuit stays in the job when its last hose leaves: its fluid is changed.
+                      circuitIds: detail.circuits.map((one) => one.circuit.id),
+                      hoseIds: line.kind === 'hose' ? toggled(scope.hoseIds, line.id, wanted) : scope.hoseIds,
+                      lineIds:
+                        line.kind === 'hardLine' ? toggled(scope.lineIds, line.id, wanted) : scope.lineIds,
+                    },
+                  })
+                }
+              >
+                {line.kind === 'hose' ? 'Replaced in this job' : 'Made anew in this job'}
+                <Unseen>, {line.name}</Unseen>
+              </Tick>
               {line.kind === 'hose' && !finished ? <DateOnHose line={line} /> : null}
               <Findings subject={line.kind} subjectId={line.id} name={line.name} />
             </Stack>
@@ -81,7 +83,7 @@ function LineFacts({ line }: { readonly line: Hose }) {
     <Label>
       {[
         LINE_NAMES[line.kind],
-        line.kind === 'hose' ? line.construction : null,
+        line.kind === 'hose' ? line.construction : line.lineMade ? flaresText(line.lineMade) : null,
         `${line.estimated ? '≈ ' : ''}${write.length(line.length_m)}`,
         `bore ${write.length(line.bore_m)}`,
         age?.ok ? hoseAgeText(age.value) : line.kind === 'hose' ? 'no date on it' : null,

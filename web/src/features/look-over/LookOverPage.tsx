@@ -28,6 +28,7 @@ import { jointsInOrder } from '../job/jobView.ts';
 import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
 import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
 import { JointSheet } from './JointSheet.tsx';
+import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { LinesSheet } from './LinesSheet.tsx';
 import { ScopeSheet } from './ScopeSheet.tsx';
 
@@ -206,6 +207,7 @@ export function LookOverPage() {
           </Tick>
         </Sheet>
         <LinesSheet />
+        <ItemsSheet stage="lookOver" />
         {whole.data ? <SwappableThreads circuits={whole.data.circuits} /> : null}
         <Sheet>
           <Spread>

@@ -6,6 +6,7 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { Tick } from '../../design/fields.tsx';
 import { Fine, Sheet, SheetTitle } from '../../design/layout.ts';
 import { useJob } from '../job/JobContext.ts';
+import { scopeIdsOf } from '../job/jobView.ts';
 
 /** A vehicle with one circuit leaves no choice. */
 export function ScopeSheet({ circuits }: { readonly circuits: readonly Circuit[] }) {
@@ -15,8 +16,7 @@ export function ScopeSheet({ circuits }: { readonly circuits: readonly Circuit[]
   const drawn = circuits.filter(({ components }) => components.length > 0);
   if (drawn.length < 2) return null;
   const inJob = detail.circuits.map(({ circuit }) => circuit.id);
-  const hosesOf = ({ hoses }: Circuit) =>
-    hoses.filter(({ id }) => detail.hoses.some(({ hoseId }) => hoseId === id));
+  const hosesOf = ({ hoses }: Circuit) => hoses.filter(({ id }) => scopeIdsOf(detail).all.includes(id));
   return (
     <Sheet>
       <SheetTitle>Circuits in this job</SheetTitle>
@@ -35,13 +35,14 @@ export function ScopeSheet({ circuits }: { readonly circuits: readonly Circuit[]
                 body: {
                   version: job.version,
                   circuitIds: wanted ? [...inJob, circuit.id] : inJob.filter((id) => id !== circuit.id),
-                  hoseIds: detail.hoses.map(({ hoseId }) => hoseId),
+                  hoseIds: scopeIdsOf(detail).hoseIds,
+                  lineIds: scopeIdsOf(detail).lineIds,
                 },
               })
             }
           >
             {circuit.name}
-            {own === 0 ? '' : own === 1 ? ', with 1 hose' : `, with ${own} hoses`}
+            {own === 0 ? '' : own === 1 ? ', with 1 line' : `, with ${own} lines`}
           </Tick>
         );
       })}

@@ -44,6 +44,7 @@ import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
+import { PartsSteps } from '../job/PartsSteps.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { LabelSheet } from './LabelSheet.tsx';
@@ -115,6 +116,7 @@ function BuildList({ own }: { readonly own: HoseOfJob }) {
   return (
     <Columns>
       <Stack $gap={16}>
+        <PartsSteps detail={detail} at="build" />
         <Head>Build sheet: {fitted.name.toLowerCase()}</Head>
         <HosePicker current={hose} isDone={({ makeUp }) => makeUp.steps.some(({ step }) => step === 'cap')} />
         <Sheet aria-label="Order of work">

@@ -43,9 +43,10 @@ import { digestOf, lengthFacts, lengthStanding } from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { KeepEvidence } from '../job/KeepEvidence.tsx';
-import { HosePicker } from '../job/HosePicker.tsx';
+import { LinePicker } from '../job/HosePicker.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
-import { selectedHose } from '../job/jobView.ts';
+import { selectedHose, selectedLine } from '../job/jobView.ts';
+import { LineStage } from '../hard-line/LineStage.tsx';
 import { DonorSheet } from './DonorSheet.tsx';
 import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
 import { LiftEntry } from './LiftEntry.tsx';
@@ -60,8 +61,10 @@ import { TraceList } from '../trace/TraceList.tsx';
 export function MeasurePage() {
   const detail = useJob();
   const { hoseId, jointId } = useSelection();
+  const line = selectedLine(detail, hoseId);
   const hose = selectedHose(detail, hoseId, jointId);
   const [chosen, setPose] = useState<Pose | null>(null);
+  if (line) return <LineStage line={line} stage="measure" />;
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
   const count = (candidate: Pose) =>
     liveReadings(detail, hose.hoseId).filter((reading) => reading.pose === candidate).length;
@@ -73,7 +76,11 @@ export function MeasurePage() {
       <Stack $gap={16}>
         <Sheet>
           <Stack $gap={14}>
-            <HosePicker current={hose} isDone={(candidate) => candidate.order_m !== null} />
+            <LinePicker
+              current={hose.hoseId}
+              isDone={(candidate) => candidate.order_m !== null}
+              isLineDone={(candidate) => candidate.pattern !== null}
+            />
             <ChoiceRow<Pose>
               label="Pose the reading is taken in"
               value={pose}

@@ -32,6 +32,7 @@ import { PlainButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Label, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
+import { PartsSteps } from '../job/PartsSteps.tsx';
 import type { JointView } from '../job/jobView.ts';
 import { isCalculated, jointsInOrder, stackOf } from '../job/jobView.ts';
 import { datumsFor, inDatum, restsOnAssumed, sameDatum } from '../measure/measureView.ts';
@@ -46,6 +47,7 @@ export function OrderPage() {
     <JobSheet title="Order sheet">
       {(detail) => (
         <>
+          <PartsSteps detail={detail} at="order" />
           <OrderTerms key={detail.job.id} detail={detail} />
           <Files detail={detail} />
           {detail.hoses.map(({ hoseId }) => {

@@ -1,5 +1,5 @@
 /** Photographs of a finding or a reading: added from the camera or a file, seen small, opened large. */
-import type { JobDetail, Photo, PhotoSubject } from '@zephyrcombe/contract';
+import type { JobChange, Photo, PhotoSubject } from '@zephyrcombe/contract';
 import { photoAddress, photoUploadAddress } from '@zephyrcombe/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -7,7 +7,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { sendBytes } from '../../api/client.ts';
 import type { ApiError } from '../../api/client.ts';
-import { jobQuery } from '../../api/queries.ts';
+import { showChange } from '../../api/queries.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -51,14 +51,14 @@ export function Photos({ jobId, subject, subjectId, name, photos, isDisabled }: 
   const client = useQueryClient();
   const write = useWriter();
   const [open, setOpen] = useState<Photo | null>(null);
-  const upload = useMutation<JobDetail, ApiError | Error, Upload>({
+  const upload = useMutation<JobChange, ApiError | Error, Upload>({
     // The same id on a second try: a photograph whose reply was lost is not kept twice.
     mutationFn: async ({ photoId, file }) =>
       (await sendBytes(
         photoUploadAddress(jobId, subject, subjectId, photoId),
         await shrunk(file),
-      )) as JobDetail,
-    onSuccess: (detail) => client.setQueryData(jobQuery(jobId).queryKey, detail),
+      )) as JobChange,
+    onSuccess: (change) => showChange(client, change),
   });
   const take = (files: FileList | null) => {
     const [file] = files ?? [];

@@ -1,5 +1,14 @@
-import type { JobDetail } from '@zephyrcombe/contract';
-import { firstOutingText, handoverNames, partsOf, vehicleWords } from '@zephyrcombe/contract';
+import type { JobDetail, Writer } from '@zephyrcombe/contract';
+import {
+  buildOf,
+  firstOutingText,
+  flaresText,
+  handoverNames,
+  hoseOfJob,
+  lineOfJob,
+  partsOf,
+  vehicleWords,
+} from '@zephyrcombe/contract';
 import { handoverChecks } from '@zephyrcombe/core';
 import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -27,6 +36,35 @@ const withoutRecord = (detail: JobDetail): readonly (readonly [string, string])[
       detail.joints.some(({ jointId }) => jointId === id) ? 'not torqued yet' : 'not opened',
     ]);
 
+/** The hoses and hard lines that were fitted: between the sealing points, and along the middle of a tube. */
+function renewed(detail: JobDetail, write: Writer) {
+  const hoses = detail.hoses.flatMap(({ hoseId, order_m }) => {
+    const own = hoseOfJob(detail, hoseId);
+    return own && order_m !== null
+      ? [
+          {
+            name: own.fitted.name,
+            length: write.length(order_m),
+            what: buildOf(own).madeHere ? 'braided hose, made up and proved here' : 'braided hose, bought',
+          },
+        ]
+      : [];
+  });
+  const lines = detail.lines.flatMap(({ lineId, made }) => {
+    const own = lineOfJob(detail, lineId);
+    return own?.developed && own.line.pattern && made !== null
+      ? [
+          {
+            name: own.fitted.name,
+            length: write.length(own.developed.centreline_m),
+            what: `hard line made here, ${flaresText(own.line.pattern.build)}`,
+          },
+        ]
+      : [];
+  });
+  return [...hoses, ...lines];
+}
+
 /** What the keeper of the vehicle takes along, in plain words: what was checked, and what was not. */
 export function HandoverSheetPage() {
   const write = useWriter();
@@ -38,6 +76,26 @@ export function HandoverSheetPage() {
           <>
             <h2>What was done</h2>
             <p>{detail.job.reason}</p>
+            {renewed(detail, write).length === 0 ? null : (
+              <PrintTable>
+                <thead>
+                  <tr>
+                    <th scope="col">New line</th>
+                    <th scope="col">Length</th>
+                    <th scope="col">What it is</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {renewed(detail, write).map(({ name, length, what }) => (
+                    <tr key={name}>
+                      <td>{name}</td>
+                      <td className="figure">{length}</td>
+                      <td>{what}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </PrintTable>
+            )}
             <PrintTable>
               <thead>
                 <tr>
@@ -71,6 +129,28 @@ export function HandoverSheetPage() {
                 ))}
               </tbody>
             </PrintTable>
+            {detail.items.length === 0 ? null : (
+              <PrintTable>
+                <tbody>
+                  {detail.items.map(({ id, name, handling, kind, done }) => (
+                    <tr key={id}>
+                      <td>{name}</td>
+                      <td>
+                        {done === null ? 'not on again' : handling === 'replace' ? 'replaced' : 'on again'}
+                      </td>
+                      <td className="figure">
+                        {done === null || kind !== 'mountBolt'
+                          ? ''
+                          : done.torque_Nm === null
+                            ? 'by feel, no figure'
+                            : write.torque(done.torque_Nm)}
+                      </td>
+                      <td>{done?.by ?? ''}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </PrintTable>
+            )}
             <h2>What was checked</h2>
             <PrintTable>
               <tbody>

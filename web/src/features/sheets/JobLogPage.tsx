@@ -60,7 +60,7 @@ function FilteredLog({ detail }: { readonly detail: JobDetail }) {
   );
 }
 
-/** Hoses and joints of the job, and the nipples of its circuits. */
+/** Hoses, hard lines and joints of the job, and the nipples of its circuits. */
 function partsToAskFor(detail: JobDetail): readonly { readonly value: string; readonly text: string }[] {
   const { hoses, joints } = partsOf(detail);
   const named = (kind: string, parts: readonly { readonly id: string; readonly name: string }[]) =>
@@ -69,6 +69,10 @@ function partsToAskFor(detail: JobDetail): readonly { readonly value: string; re
     ...named(
       'hose',
       hoses.filter(({ id }) => detail.hoses.some(({ hoseId }) => hoseId === id)),
+    ),
+    ...named(
+      'hard line',
+      hoses.filter(({ id }) => detail.lines.some(({ lineId }) => lineId === id)),
     ),
     ...named(
       'joint',

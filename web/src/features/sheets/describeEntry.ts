@@ -29,6 +29,7 @@ export function describeEntry(
     ...readingWords(data, write, poses),
     ...torqueWords(entry.kind, data, write),
     ...tickWords(entry.kind, data, detail),
+    ...itemWords(entry.kind, data),
     ...makingWords(data),
     ...kitWords(entry.kind, data),
     ...findingWords(entry.kind, data),
@@ -59,7 +60,7 @@ function withCorrected(data: Data, { readings, findings }: JobDetail): Data {
 function aboutOf(data: Data, detail: JobDetail): readonly string[] {
   const { hoses, joints, components } = partsOf(detail);
   const named = [...hoses, ...joints, ...components].find((part) =>
-    [data.hoseId, data.jointId, data.nippleId, data.subjectId].includes(part.id),
+    [data.hoseId, data.lineId, data.jointId, data.nippleId, data.subjectId].includes(part.id),
   );
   const name = named?.name ?? (typeof data.name === 'string' ? data.name : null);
   return name === null ? [] : [name];
@@ -116,6 +117,16 @@ function tickWords(kind: LogEntry['kind'], data: Data, detail: JobDetail): reado
     return [ticked ? `“${name}”` : `“${name}” taken back`];
   });
 }
+
+const itemWords = (kind: LogEntry['kind'], data: Data): readonly string[] =>
+  kind !== 'itemSaved'
+    ? []
+    : [
+        data.done === true ? 'on again' : data.handling === 'replace' ? 'to be replaced' : 'comes off',
+        ...(data.done === true && data.item === 'mountBolt' && data.torque_Nm === undefined
+          ? ['by feel, no figure']
+          : []),
+      ];
 
 const makingWords = (data: Data): readonly string[] => [
   ...(typeof data.step === 'string' && data.step in MAKE_UP_STEP_NAMES
@@ -193,7 +204,13 @@ function plainWords(data: Data, write: Writer): readonly string[] {
     ...(typeof data.finish === 'string' && data.finish !== '' ? [data.finish] : []),
     ...(data.brakeLeftOpen === true ? ['the brake was left open'] : []),
     ...(data.tickedByMistake === true ? ['ticked by mistake before, nothing was opened'] : []),
-    ...(Array.isArray(data.hoses) ? [data.hoses.map(String).join(' and ')] : []),
+    ...(Array.isArray(data.hoses) || Array.isArray(data.lines)
+      ? [
+          [data.hoses, data.lines]
+            .flatMap((names) => (Array.isArray(names) ? names.map(String) : []))
+            .join(' and '),
+        ]
+      : []),
     ...(typeof event === 'string'
       ? [
           [event, outflow === null ? null : OUTFLOW_NAMES[outflow as keyof typeof OUTFLOW_NAMES]]
@@ -209,9 +226,11 @@ const donorLength = ({ donor }: Data, write: Writer): readonly string[] =>
     ? [`a hose of ${write.length(donor.length_m)}`]
     : [];
 
+const LINE_KINDS: readonly LogEntry['kind'][] = ['lineJudged', 'patternTaken', 'lineMade'];
+
 /** A donor hose, a route or a hard line that was judged: what came out, and what stood against it. */
 function judgementWords(kind: LogEntry['kind'], data: Data, write: Writer): readonly string[] {
-  if (kind !== 'donorChecked' && kind !== 'routeJudged' && kind !== 'lineJudged') return [];
+  if (kind !== 'donorChecked' && kind !== 'routeJudged' && !LINE_KINDS.includes(kind)) return [];
   const cautions = Array.isArray(data.cautions) ? (data.cautions as Caution[]) : [];
   const verdict =
     kind === 'donorChecked'
@@ -219,7 +238,10 @@ function judgementWords(kind: LogEntry['kind'], data: Data, write: Writer): read
       : kind === 'routeJudged'
         ? [data.holds === true ? 'holds in every pose' : 'does not hold in every pose']
         : typeof data.cut_m === 'number'
-          ? [`cut at ${write.length(data.cut_m)}`]
+          ? [
+              `cut at ${write.length(data.cut_m)}`,
+              ...(data.made === true ? ['said to be made'] : data.made === false ? ['taken back'] : []),
+            ]
           : [];
   return [...verdict, ...cautions.map((caution) => cautionText(caution, write).title)];
 }

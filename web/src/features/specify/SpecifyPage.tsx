@@ -53,13 +53,28 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
-import { digestOf, lengthStanding, specificationFacts, specificationStanding } from '@zephyrcombe/workshop';
+import {
+  isLineMade,
+  digestOf,
+  lengthStanding,
+  specificationFacts,
+  specificationStanding,
+} from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
-import { HosePicker } from '../job/HosePicker.tsx';
+import { LineStage } from '../hard-line/LineStage.tsx';
+import { LinePicker } from '../job/HosePicker.tsx';
+import { afterSpecify, PartsSteps } from '../job/PartsSteps.tsx';
 import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
-import { isCalculated, jointCautions, jointView, selectedHose, stackOf } from '../job/jobView.ts';
+import {
+  isCalculated,
+  jointCautions,
+  jointView,
+  selectedHose,
+  selectedLine,
+  stackOf,
+} from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
 import { cutListAddress } from '../cut-list/cutState.ts';
 import { stackAddress } from '../joint-stack/stackState.ts';
@@ -102,6 +117,8 @@ const Fields = styled.div`
 export function SpecifyPage() {
   const detail = useJob();
   const { hoseId, jointId } = useSelection();
+  const line = selectedLine(detail, hoseId);
+  if (line) return <LineStage line={line} stage="specify" />;
   const hose = selectedHose(detail, hoseId, jointId);
   if (hose === null) return <Fine>No hose is in the scope of this job.</Fine>;
   const own = hoseOfJob(detail, hose.hoseId);
@@ -119,7 +136,12 @@ function HoseOnPaper({ own }: { readonly own: HoseOfJob }) {
   return (
     <Columns>
       <Stack $gap={16}>
-        <HosePicker current={hose} isDone={(candidate) => candidate.specified} />
+        <PartsSteps detail={detail} at={null} />
+        <LinePicker
+          current={hose.hoseId}
+          isDone={(candidate) => candidate.specified}
+          isLineDone={(candidate) => isLineMade(detail, candidate)}
+        />
         <BuildSheet own={own} at={at} finished={finished} />
         <MaterialSheet own={own} at={at} finished={finished} />
         <Pair>
@@ -171,7 +193,9 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
     ...own,
     hose: { ...hose, build: { ...at.build, along: inOrder(at.build.along) } },
   });
-  const nextOpen = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
+  const nextHose = detail.hoses.find((candidate) => !candidate.specified && candidate.hoseId !== hose.hoseId);
+  const nextOpen = nextHose?.hoseId ?? detail.lines.find((line) => !isLineMade(detail, line))?.lineId;
+  const after = afterSpecify(detail);
   const cutting = cutListAddress(
     detail.hoses.flatMap((own) =>
       own.order_m === null
@@ -303,13 +327,11 @@ function HoseColumn({ own, views, at, route }: HoseColumnProps) {
           <PrimaryButton
             onPress={() =>
               void navigate(
-                nextOpen
-                  ? `/jobs/${detail.job.id}/specify?hose=${nextOpen.hoseId}`
-                  : `/jobs/${detail.job.id}/fit`,
+                nextOpen === undefined ? after.to : `/jobs/${detail.job.id}/specify?hose=${nextOpen}`,
               )
             }
           >
-            {nextOpen ? 'Go to the next hose' : 'Go to Fit'}
+            {nextOpen === undefined ? after.text : nextHose ? 'Go to the next hose' : 'Go to the hard line'}
           </PrimaryButton>
         </>
       ) : (

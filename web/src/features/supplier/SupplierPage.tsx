@@ -7,6 +7,7 @@ import { Link, useParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { jobQuery, useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { PartsSteps } from '../job/PartsSteps.tsx';
 import { useCrumb } from '../../app/crumb.ts';
 import { CLOSED } from '../job/JobContext.ts';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
@@ -55,6 +56,7 @@ export function SupplierPage() {
   return (
     <Page>
       <Stack $gap={16} style={{ maxWidth: 800 }}>
+        <PartsSteps detail={job.data} at="order" />
         <Head>Parts supplier</Head>
         <Fine>
           A simulated supplier on this machine: his prices and money are invented. The order goes to him as

@@ -1,13 +1,14 @@
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useCrumb } from '../../app/crumb.ts';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
-import { readHelper, writeHelper } from './helperState.ts';
+import { readHelper, whyOf, writeHelper } from './helperState.ts';
 import { SymptomHelper } from './SymptomHelper.tsx';
 
 /** The symptom helper on the bench: no job needed, everything in the address. */
 export function SymptomsPage() {
   useCrumb('Symptoms');
   const [query, setQuery] = useSearchParams();
+  const state = readHelper(query);
   return (
     <Page>
       <Stack $gap={16}>
@@ -18,8 +19,13 @@ export function SymptomsPage() {
             first.
           </Fine>
         </div>
+        {state.symptoms.length === 0 ? null : (
+          <Link to={`/jobs/new?${new URLSearchParams({ why: whyOf(state) }).toString()}`}>
+            Start a job for what it does
+          </Link>
+        )}
         <SymptomHelper
-          state={readHelper(query)}
+          state={state}
           onState={(state) => setQuery((before) => writeHelper(state, before), { replace: true })}
         />
       </Stack>

@@ -1,4 +1,4 @@
-import { readHelper, writeHelper } from './helperState.ts';
+import { readHelper, whyOf, writeHelper } from './helperState.ts';
 
 const STATE = {
   symptoms: ['pull', 'drag'] as const,
@@ -21,4 +21,10 @@ test('what makes no sense in a link is left out', () => {
 test('facts of the vehicle stand until somebody says otherwise', () => {
   expect(readHelper(new URLSearchParams(), { booster: true }).facts.booster).toBe(true);
   expect(readHelper(new URLSearchParams('known='), { booster: true }).facts.booster).toBe(false);
+});
+
+test('a job that is started from a symptom says what the brake does, and what a check has settled', () => {
+  const felt = { ...STATE, answers: [] };
+  expect(whyOf(felt)).toBe('Pulls to one side. Drags, runs hot');
+  expect(whyOf(STATE)).toMatch(/Looks like: /);
 });

@@ -1,9 +1,18 @@
 /** What was felt and checked, as it stands in the address: a link shows a colleague the same. */
 import type { CheckAnswer, CheckId, DiagnosisFacts } from '@zephyrcombe/core';
-import { CHECK_IDS, outcomesOf, SYMPTOMS } from '@zephyrcombe/core';
+import { CAUSE_WORDS, SYMPTOM_WORDS } from '@zephyrcombe/contract';
+import { CHECK_IDS, diagnose, outcomesOf, SYMPTOMS } from '@zephyrcombe/core';
 import type { HelperState } from './SymptomHelper.tsx';
 
 const FACTS = ['openedLately', 'oldHose', 'highPoint', 'booster'] as const;
+
+/** Why a job is started: what the brake does, and what stands out behind it once it was checked. */
+export function whyOf({ symptoms, answers, facts }: HelperState): string {
+  const { causes, settled } = diagnose(symptoms, answers, facts);
+  const [first] = causes;
+  const does = symptoms.map((symptom) => SYMPTOM_WORDS[symptom]).join('. ');
+  return settled && first ? `${does}. Looks like: ${CAUSE_WORDS[first.cause].name}` : does;
+}
 
 /** What the address does not say is as the vehicle has it. */
 export function readHelper(query: URLSearchParams, known: Partial<DiagnosisFacts> = {}): HelperState {

@@ -1,12 +1,12 @@
 /** The tracings of a job, each with what it measures, and the way to a new one. */
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobChange } from '@zephyrcombe/contract';
 import { photoUploadAddress, isClosed } from '@zephyrcombe/contract';
 import { measureTracing } from '@zephyrcombe/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import type { ApiError } from '../../api/client.ts';
 import { call, sendBytes } from '../../api/client.ts';
-import { jobQuery } from '../../api/queries.ts';
+import { showChange } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Figure, Fine, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
@@ -25,7 +25,7 @@ export function TraceList() {
   const begin = useMutation<string, ApiError | Error, PickedPicture>({
     mutationFn: async ({ file }) => {
       const traceId = newId();
-      await call('saveTrace', {
+      const saved = await call('saveTrace', {
         params: { jobId: job.id, traceId },
         body: {
           version: null,
@@ -33,11 +33,12 @@ export function TraceList() {
           tracing: tracingOf(EMPTY_TRACE),
         },
       });
-      const detail = (await sendBytes(
+      await showChange(client, saved);
+      const change = (await sendBytes(
         photoUploadAddress(job.id, 'trace', traceId, newId()),
         file,
-      )) as JobDetail;
-      client.setQueryData(jobQuery(job.id).queryKey, detail);
+      )) as JobChange;
+      await showChange(client, change);
       return traceId;
     },
     onSuccess: (traceId) => void navigate(`/jobs/${job.id}/measure/traces/${traceId}`),

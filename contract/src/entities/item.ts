@@ -1,0 +1,26 @@
+/** Brackets, clips and mount bolts that a job takes off and puts on again: what holds a hose holds it afterwards too. */
+import { z } from 'zod';
+import { Id, Instant, Name, Typed, Version } from './common.ts';
+
+export const ITEM_KINDS = ['bracket', 'clip', 'mountBolt'] as const;
+export type ItemKind = (typeof ITEM_KINDS)[number];
+
+export const JobItemSchema = z.strictObject({
+  id: Id,
+  kind: z.enum(ITEM_KINDS),
+  name: Name,
+  handling: z.enum(['refit', 'replace']),
+  /** Null until it is on again. */
+  done: z
+    .strictObject({
+      by: Name,
+      byId: Id,
+      at: Instant,
+      /** Null: tightened by feel, there was no figure. */
+      torque_Nm: z.number().positive().max(400).nullable(),
+      typed: Typed,
+    })
+    .nullable(),
+  version: Version,
+});
+export type JobItem = z.infer<typeof JobItemSchema>;
