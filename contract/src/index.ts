@@ -1,9 +1,10 @@
 /** The public face of the contract: what crosses the wire, what can go wrong, and how it is said. */
-export type { DrawingFormat, HardLineRequest, TemplateRequest } from './entities/drawings.ts';
+export type { DrawingFormat, HardLineRequest, LineFigure, TemplateRequest } from './entities/drawings.ts';
 export {
   drawingAddress,
   DRAWING_FORMATS,
   HardLineRequestSchema,
+  LINE_FIGURES,
   TemplateRequestSchema,
 } from './entities/drawings.ts';
 export type { Paper, Sheet as PaperSheet } from './sheets/sheet.ts';
@@ -42,7 +43,7 @@ export {
 } from './specify/partsOfJob.ts';
 export { capsAt, capsOfJob, uncountedOpenings, withCaps } from './specify/caps.ts';
 export { templateSheet } from './sheets/templateSheet.ts';
-export { hardLineSheet, lineStepText, rollText } from './sheets/hardLineSheet.ts';
+export { hardLineSheet, lineRestsOn, lineStepText, rollText } from './sheets/hardLineSheet.ts';
 export { UnitPreferencesSchema } from './entities/common.ts';
 export type { SavedCorner } from './entities/route.ts';
 export { CornerSchema, readCorner, SavedCornerSchema } from './entities/route.ts';

@@ -58,8 +58,7 @@ import {
 import { TraceSchema, TracingSchema } from './entities/trace.ts';
 import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
-import { HardLineRequestSchema } from './entities/drawings.ts';
-import { LineChecksSchema } from './entities/line.ts';
+import { LineChecksSchema, LinePatternSchema } from './entities/line.ts';
 import { JobItemSchema } from './entities/item.ts';
 import { FindingSchema } from './entities/finding.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
@@ -360,7 +359,7 @@ export const ROUTES = {
     params: z.strictObject({ jobId: Id, lineId: Id }),
     body: z.strictObject({
       version: Version,
-      pattern: HardLineRequestSchema.optional(),
+      pattern: LinePatternSchema.optional(),
       checks: LineChecksSchema.optional(),
       made: z.boolean().optional(),
       /** Of the line as it is said to be made. */

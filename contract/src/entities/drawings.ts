@@ -39,6 +39,18 @@ const BendSchema = z.strictObject({
     .max(2 * Math.PI),
 });
 
+/** Figures of a hard line that we have a usual value for: whoever leaves one out has said nothing of it. */
+export const LINE_FIGURES = [
+  'outside_m',
+  'material',
+  'formA',
+  'formB',
+  'radius_m',
+  'flareA_m',
+  'flareB_m',
+] as const;
+export type LineFigure = (typeof LINE_FIGURES)[number];
+
 export const HardLineRequestSchema = z.strictObject({
   name: Name,
   line: z.strictObject({
@@ -59,6 +71,8 @@ export const HardLineRequestSchema = z.strictObject({
   springBack: Share,
   grip_m: z.number().min(0).max(0.3),
   paper: z.enum(PAPERS),
+  /** Which of them are our usual figures, said by nobody. */
+  assumed: z.array(z.enum(LINE_FIGURES)).max(LINE_FIGURES.length).optional(),
 });
 export type HardLineRequest = z.infer<typeof HardLineRequestSchema>;
 

@@ -25,6 +25,7 @@ import {
   setback_m,
   words,
 } from '@zephyrcombe/core';
+import type { LineFigure } from '../entities/drawings.ts';
 import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '../messages/names.ts';
 import type { Writer } from '../messages/writer.ts';
 import type { Paper, Sheet, Table } from './sheet.ts';
@@ -38,6 +39,28 @@ export interface HardLineOrder {
   /** Share of a bend that the tube gives back, from a test bend. */
   readonly springBack: number;
   readonly grip_m: number;
+  /** What nobody has said of it. */
+  readonly assumed?: readonly LineFigure[] | undefined;
+}
+
+/** What the length to cut rests on that nobody has said; null where all of it was said. */
+export function lineRestsOn(
+  { line, assumed = [] }: Pick<HardLineOrder, 'line' | 'assumed'>,
+  write: Writer,
+): string | null {
+  const flares = (['A', 'B'] as const).filter((end) => assumed.includes(`flare${end}_m`));
+  const [first] = flares;
+  const rests = [
+    ...(assumed.includes('radius_m') && line.bends.length > 0
+      ? [`a bender of ${write.length(line.radius_m)}, assumed`]
+      : []),
+    ...(first
+      ? [
+          `${write.fineLength(line[`end${first}`].flare_m)} in the flare at ${flares.join(' and ')}, a rule of the trade`,
+        ]
+      : []),
+  ];
+  return rests.length === 0 ? null : `Rests on ${rests.join('; ')}.`;
 }
 
 const NOTES = [
@@ -104,7 +127,8 @@ function workPages(
   size: readonly [number, number],
   write: Writer,
 ): readonly FlatDrawing[] {
-  const { line, build, outside_m } = order;
+  const { line, build, outside_m, assumed = [] } = order;
+  const said = (figure: LineFigure) => (assumed.includes(figure) ? ' (assumed)' : '');
   const [, height_m] = size;
   const left = MARGIN_m + 0.006;
   const top = height_m - MARGIN_m - 0.006;
@@ -112,13 +136,16 @@ function workPages(
   const facts: Table = {
     columns_m: [0.055, 0.12],
     rows: [
-      ['Tube', `${write.fineLength(outside_m)} across, ${LINE_MATERIAL_NAMES[build.material]}`],
+      [
+        'Tube',
+        `${write.fineLength(outside_m)} across${said('outside_m')}, ${LINE_MATERIAL_NAMES[build.material]}${said('material')}`,
+      ],
       ['Cut to', write.length(made.cut_m)],
       ['Finished, along its middle', write.length(made.centreline_m)],
-      ['Bender', `${write.length(line.radius_m)} to the middle of the tube`],
+      ['Bender', `${write.length(line.radius_m)} to the middle of the tube${said('radius_m')}`],
       [
         'Flares',
-        `A ${FLARE_FORM_NAMES[build.formA]}, B ${FLARE_FORM_NAMES[build.formB]}; allowance ${write.fineLength(line.endA.flare_m)} and ${write.fineLength(line.endB.flare_m)}`,
+        `A ${FLARE_FORM_NAMES[build.formA]}${said('formA')}, B ${FLARE_FORM_NAMES[build.formB]}${said('formB')}; allowance ${write.fineLength(line.endA.flare_m)}${said('flareA_m')} and ${write.fineLength(line.endB.flare_m)}${said('flareB_m')}`,
       ],
     ],
   };

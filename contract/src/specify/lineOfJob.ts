@@ -55,11 +55,18 @@ export function lineCautions({ line, a, b, developed: made }: LineOfJob): readon
 }
 
 /** What has to be seen of a line before anybody says that it is made. */
-export const LINE_SEEN = ['cutAs_m', 'nuts', 'looksA', 'looksB'] as const;
-export type LineSeen = (typeof LINE_SEEN)[number];
+const LINE_SEEN = ['cutAs_m', 'nuts', 'looksA', 'looksB'] as const;
+/** What its record keeps, and what its length rests on; the tube in a flare may stand by the rule of the trade. */
+const LINE_SAID = ['outside_m', 'material', 'formA', 'formB', 'radius_m'] as const;
+export type LineSeen = (typeof LINE_SEEN)[number] | (typeof LINE_SAID)[number];
 
-export const unseenOf = ({ checks }: JobLine): readonly LineSeen[] =>
-  LINE_SEEN.filter((field) => checks[field] === null);
+export const unseenOf = ({ pattern, checks }: JobLine): readonly LineSeen[] => [
+  // A straight tube is laid over no bender.
+  ...LINE_SAID.filter(
+    (field) => pattern?.assumed.includes(field) && (field !== 'radius_m' || pattern.line.bends.length > 0),
+  ),
+  ...LINE_SEEN.filter((field) => checks[field] === null),
+];
 
 /** "copper-nickel, double flares". */
 export function flaresText({ material, formA, formB }: LineBuild): string {

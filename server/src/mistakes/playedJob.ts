@@ -26,7 +26,7 @@ import {
 import type { Corner, HoseBuild, HydraulicLine } from '@zephyrcombe/core';
 import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
 import { demoId } from '../demo/identity.ts';
-import { freshFluid, HARD_LINE, tubeReading } from '../testing/samples.ts';
+import { freshFluid, HARD_LINE, LINE_PATTERN, tubeReading } from '../testing/samples.ts';
 import type { TestServer } from '../testing/testServer.ts';
 import { problemOf } from '../testing/testServer.ts';
 
@@ -390,12 +390,13 @@ export class PlayedJob {
     return this.ask('PATCH', this.at(`/lines/${lineId}`), { version, ...body });
   };
   /** Its pattern and what was seen of it, with flares for the seats of its ports; `made` unless something else is said. */
-  makeLine = async (build: object = {}, checks: object = {}, over: object = {}) => {
+  makeLine = async (build: object = {}, checks: object = {}, over: object = {}, said: object = {}) => {
     const { a, b } = lineOfJob(await this.now(), (await this.jobLine()).lineId) ?? {};
     const form = (at: typeof a) => (at?.port.seat === 'bubbleFlare' ? 'bubbleFlare' : 'doubleFlare');
     const pattern = {
-      ...HARD_LINE,
-      build: { ...HARD_LINE.build, formA: form(a), formB: form(b), ...build },
+      ...LINE_PATTERN,
+      build: { ...LINE_PATTERN.build, formA: form(a), formB: form(b), ...build },
+      ...said,
     };
     const seen = {
       cutAs_m: 0.405,

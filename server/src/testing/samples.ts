@@ -90,3 +90,5 @@ export const HARD_LINE: HardLineRequest = {
   springBack: 0.03,
   grip_m: 0.05,
 };
+/** As a job keeps it: every figure of it was said. */
+export const LINE_PATTERN = { ...HARD_LINE, assumed: [] };

@@ -15,6 +15,7 @@ export function lineFacts({ line, a, b, developed }: LineOfJob): Facts {
     line: pattern?.line,
     build: pattern?.build,
     outside_m: pattern?.outside_m,
+    assumed: pattern?.assumed,
     cut_m: developed?.cut_m,
     checks,
     portA: portFacts(a),

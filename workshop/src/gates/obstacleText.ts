@@ -77,6 +77,11 @@ const fellBelow = (strokes: number): string =>
   `By the count the reservoir fell below its minimum ${strokes === 1 ? 'a stroke' : `${strokes} strokes`} ago: air may have been drawn in.`;
 
 const SEEN_OF_LINE = {
+  outside_m: 'how wide its tube is across the outside',
+  material: 'what its tube is made of',
+  formA: 'which flare it gets at A',
+  formB: 'which flare it gets at B',
+  radius_m: 'over which radius it is bent',
   cutAs_m: 'how long it was cut',
   nuts: 'how many nuts were on it before the second flare',
   looksA: 'how the flare at A looks',
@@ -108,7 +113,7 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
     case 'lineNotSeen':
       return {
         what: `Of ${obstacle.line} nobody has said: ${listOf(obstacle.unseen.map((field) => SEEN_OF_LINE[field]))}.`,
-        wayOut: 'Fill in what was seen while it was made: a blank is no yes.',
+        wayOut: 'Fill it in from the tube, the bender and the flares at hand: a blank is no yes.',
       };
     case 'changedSinceMade':
       return {

@@ -2,7 +2,7 @@
 import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
 import { PlayedJob } from '../../mistakes/playedJob.ts';
-import { HARD_LINE } from '../../testing/samples.ts';
+import { HARD_LINE, LINE_PATTERN } from '../../testing/samples.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -54,9 +54,32 @@ test('is not said to be made without a pattern, nor while something was not look
   expect((await job.makeLine()).statusCode).toBe(200);
 });
 
+test('what nobody has said of its tube, bender and flares is asked for, not recorded as said', async () => {
+  const { assumed, ...unsaid } = LINE_PATTERN;
+  expect(assumed).toEqual([]);
+  expect(problemOf(await job.editLine({ pattern: unsaid })).errors?.[0]?.field).toBe('pattern.assumed');
+  for (const figure of ['outside_m', 'material', 'formA', 'formB', 'radius_m'] as const) {
+    const blank = await job.makeLine({}, {}, {}, { assumed: [figure] });
+    expect(obstacles(blank)).toEqual(['lineNotSeen']);
+    expect(blank.json<{ errors: { message: string }[] }>().errors[0]?.message).toMatch(/nobody has said: /);
+  }
+  // What the flares take stands by the rule of the trade, and a straight tube is laid over no bender.
+  await job.done(job.makeLine({}, {}, {}, { assumed: ['flareA_m', 'flareB_m'] }));
+  const straight = { ...LINE_PATTERN.line, legs_m: [0.4], bends: [] };
+  await job.done(job.makeLine({}, { cutAs_m: 0.413 }, {}, { line: straight, assumed: ['radius_m'] }));
+});
+
+test('a figure that was only assumed and is said afterwards re-opens nothing that it does not touch', async () => {
+  await job.done(job.makeLine({}, {}, {}, { assumed: ['flareA_m'] }));
+  await job.done(job.job({ endsConfirmed: true }));
+  await job.done(job.offerUp());
+  await job.done(job.editLine({ pattern: { ...(await job.jobLine()).pattern, assumed: ['outside_m'] } }));
+  expect(obstacles(await job.handTight('A'))).toEqual(['changedSinceMade']);
+});
+
 test('keeps no pattern that cannot be bent', async () => {
   const line = { ...HARD_LINE.line, legs_m: [0.005, 0.005, 0.005] };
-  expect(problemOf(await job.editLine({ pattern: { ...HARD_LINE, line } })).code).toBe('no-answer');
+  expect(problemOf(await job.editLine({ pattern: { ...LINE_PATTERN, line } })).code).toBe('no-answer');
   expect((await job.jobLine()).pattern).toBeNull();
 });
 
@@ -80,7 +103,7 @@ test('an apprentice measures it and does not say that it is made', async () => {
   const { lineId, version } = await job.jobLine();
   const tamsin = await server.signInAs('tamsin');
   const url = `/api/jobs/${job.id}/lines/${lineId}`;
-  expect((await server.ask('PATCH', url, { version, pattern: HARD_LINE }, tamsin)).statusCode).toBe(200);
+  expect((await server.ask('PATCH', url, { version, pattern: LINE_PATTERN }, tamsin)).statusCode).toBe(200);
   const said = await server.ask('PATCH', url, { version: version + 1, made: true }, tamsin);
   expect(said.statusCode).toBe(403);
 });
@@ -89,11 +112,11 @@ test('is not joined before it is made, nor after it became another line', async 
   await job.done(job.job({ endsConfirmed: true }));
   await job.done(job.offerUp());
   expect(obstacles(await job.handTight('A'))).toEqual(['lineNotMeasured']);
-  await job.done(job.editLine({ pattern: HARD_LINE }));
+  await job.done(job.editLine({ pattern: LINE_PATTERN }));
   expect(obstacles(await job.handTight('A'))).toEqual(['lineNotMade']);
   await job.done(job.makeLine());
   await job.done(job.handTight('A'));
-  await job.done(job.editLine({ pattern: { ...HARD_LINE, outside_m: 0.00635 } }));
+  await job.done(job.editLine({ pattern: { ...LINE_PATTERN, outside_m: 0.00635 } }));
   expect(obstacles(await job.handTight('B'))).toEqual(['changedSinceMade']);
   expect(obstacles(await job.finish())).toContain('changedSinceMade');
   // A port with another seat than it was flared for re-opens it too.

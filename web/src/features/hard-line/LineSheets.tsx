@@ -1,7 +1,13 @@
 /** A hard line as it is typed, worked out and drawn: on the bench, and in a job. */
-import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES, lineStepText, rollText } from '@zephyrcombe/contract';
-import type { HardLineRequest } from '@zephyrcombe/contract';
-import type { Calculated, Developed, FlareLooks, FlatDrawing } from '@zephyrcombe/core';
+import {
+  FLARE_FORM_NAMES,
+  LINE_MATERIAL_NAMES,
+  lineRestsOn,
+  lineStepText,
+  rollText,
+} from '@zephyrcombe/contract';
+import type { HardLineRequest, LineFigure } from '@zephyrcombe/contract';
+import type { Calculated, Developed, FlareForm, FlareLooks, FlatDrawing } from '@zephyrcombe/core';
 import {
   bendMarks,
   BENDS_ONCE,
@@ -23,7 +29,15 @@ import { FlatView } from '../../drawing/FlatView.tsx';
 import { editableText, QuantityField } from '../../quantities/QuantityField.tsx';
 import { SourceLine, Working } from '../../quantities/Working.tsx';
 import type { TypedBend, TypedLine } from './lineState.ts';
-import { MOST_BENDS, USUAL_RADIUS_m, withBend, withoutBend, writeBentBack, writeLegs } from './lineState.ts';
+import {
+  MOST_BENDS,
+  USUAL_MATERIAL,
+  USUAL_RADIUS_m,
+  withBend,
+  withoutBend,
+  writeBentBack,
+  writeLegs,
+} from './lineState.ts';
 
 type SetTexts = (changes: Readonly<Record<string, string>>) => void;
 
@@ -125,7 +139,15 @@ export function LegsSheet({ typed, set }: EntrySheetProps) {
 /** A line of a job has its name on the drawing. */
 export function TubeSheet({ typed, set, isNamed = false }: EntrySheetProps & { readonly isNamed?: boolean }) {
   const { units } = useWriter();
-  const forms = FLARE_FORMS.map((value) => ({ value, text: FLARE_FORM_NAMES[value] }));
+  const length = (usual_m: number) => editableText(usual_m, units.length);
+  const formsAt = (form: FlareForm, figure: LineFigure) => [
+    {
+      value: '',
+      text: typed.assumed.includes(figure) ? `not said: ${FLARE_FORM_NAMES[form]} assumed` : 'not said',
+    },
+    ...FLARE_FORMS.map((value) => ({ value, text: FLARE_FORM_NAMES[value] })),
+  ];
+  const said = (figure: LineFigure, value: string) => (typed.assumed.includes(figure) ? '' : value);
   return (
     <Sheet>
       <SheetTitle>Tube, bender and flares</SheetTitle>
@@ -136,14 +158,17 @@ export function TubeSheet({ typed, set, isNamed = false }: EntrySheetProps & { r
         <Beside>
           <Pick
             label="Tube"
-            value={typed.material}
-            options={LINE_MATERIALS.map((value) => ({ value, text: LINE_MATERIAL_NAMES[value] }))}
+            value={said('material', typed.material)}
+            options={[
+              { value: '', text: `not said: ${LINE_MATERIAL_NAMES[USUAL_MATERIAL]} assumed` },
+              ...LINE_MATERIALS.map((value) => ({ value, text: LINE_MATERIAL_NAMES[value] })),
+            ]}
             onChange={(of) => set({ of })}
           />
           <QuantityField
             label="Across its outside"
             kind="length"
-            placeholder={editableText(USUAL_LINE_m, units.length)}
+            placeholder={`${length(USUAL_LINE_m)} assumed`}
             text={typed.outside}
             onText={(od) => set({ od })}
           />
@@ -152,7 +177,7 @@ export function TubeSheet({ typed, set, isNamed = false }: EntrySheetProps & { r
           <QuantityField
             label="Bender, radius to the middle"
             kind="length"
-            placeholder={editableText(USUAL_RADIUS_m, units.length)}
+            placeholder={`${length(USUAL_RADIUS_m)} assumed`}
             text={typed.radius}
             onText={(r) => set({ r })}
           />
@@ -166,23 +191,33 @@ export function TubeSheet({ typed, set, isNamed = false }: EntrySheetProps & { r
           />
         </Beside>
         <Beside>
-          <Pick label="End A" value={typed.formA} options={forms} onChange={(fa) => set({ fa })} />
+          <Pick
+            label="End A"
+            value={said('formA', typed.formA)}
+            options={formsAt(typed.formA, 'formA')}
+            onChange={(fa) => set({ fa })}
+          />
           <QuantityField
             label="Tube in the flare at A"
             kind="length"
             allowZero
-            placeholder={editableText(USUAL_FLARE_m, units.length)}
+            placeholder={`${length(USUAL_FLARE_m)} by the rule`}
             text={typed.flareA}
             onText={(la) => set({ la })}
           />
         </Beside>
         <Beside>
-          <Pick label="End B" value={typed.formB} options={forms} onChange={(fb) => set({ fb })} />
+          <Pick
+            label="End B"
+            value={said('formB', typed.formB)}
+            options={formsAt(typed.formB, 'formB')}
+            onChange={(fb) => set({ fb })}
+          />
           <QuantityField
             label="Tube in the flare at B"
             kind="length"
             allowZero
-            placeholder={editableText(USUAL_FLARE_m, units.length)}
+            placeholder={`${length(USUAL_FLARE_m)} by the rule`}
             text={typed.flareB}
             onText={(lb) => set({ lb })}
           />
@@ -216,6 +251,7 @@ export function LineFigures({ request, made, children }: FoundProps) {
   const write = useWriter();
   const { line, build } = request;
   const marks = bendMarks(line, made.value, request.springBack);
+  const rests = lineRestsOn(request, write);
   return (
     <Stack $gap={10}>
       <Hero data-testid="cut">{write.length(made.value.cut_m)}</Hero>
@@ -223,6 +259,7 @@ export function LineFigures({ request, made, children }: FoundProps) {
         Finished {write.length(made.value.centreline_m)} along its middle.{' '}
         <Working of="length to cut" result={made} />
       </Fine>
+      {rests === null ? null : <Fine>{rests}</Fine>}
       {children}
       {marks.length > 0 ? (
         <FigureTable>

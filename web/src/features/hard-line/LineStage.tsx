@@ -60,11 +60,9 @@ function useTypedLine({ line, fitted, a, b }: LineOfJob) {
   const detail = useJob();
   const { units } = useWriter();
   const [draft, setDraft, clear] = useDraft<Texts>(`line.${detail.job.id}.${line.lineId}`, {});
-  // To begin with, the flares that the seats of its ports are made for.
-  const flares = { fa: flareFor(a), fb: flareFor(b) };
-  const kept: Texts = { ...flares, ...textsOf(line.pattern, line.checks, units) };
-  const texts: Texts = { ...kept, ...draft };
-  const typed = readLine((name) => texts[name] ?? '');
+  const texts: Texts = { ...textsOf(line.pattern, line.checks, units), ...draft };
+  // Until somebody says, the flares that the seats of its ports are made for.
+  const typed = readLine((name) => texts[name] ?? '', { formA: flareFor(a), formB: flareFor(b) });
   const read = requestOf(typed, paperNamed(texts.paper ?? ''));
   const pattern = read && { ...read, name: fitted.name };
   const checks = { ...checksOf(typed), bentBack: [...checksOf(typed).bentBack] };

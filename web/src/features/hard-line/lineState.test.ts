@@ -35,6 +35,21 @@ test('what is usual may stay empty; every leg and bend is read with its unit', (
   expect(request?.line.bends[0]?.angle_rad).toBeCloseTo(Math.PI / 2, 12);
 });
 
+test('what was left empty is assumed, before it is kept and after', () => {
+  const query = { legs: '120 mm;200 mm', bends: '90°', of: 'coatedSteel', od: ' ', la: '5 mm' };
+  const request = requestOf(from(query), 'A4');
+  expect(request?.assumed).toEqual(['outside_m', 'formA', 'formB', 'radius_m', 'flareB_m']);
+  expect(request?.build.material).toBe('coatedSteel');
+  const again = from(textsOf(request, checksOf(from(query)), METRIC));
+  expect(requestOf(again, 'A4')).toEqual(request);
+  // Flares for the seats of its ports are no more said than any other.
+  const bubbled = readLine((name) => ({ legs: '1 m' })[name] ?? '', {
+    formA: 'bubbleFlare',
+    formB: 'doubleFlare',
+  });
+  expect([bubbled.formA, bubbled.assumed.includes('formA')]).toEqual(['bubbleFlare', true]);
+});
+
 test.each([
   ['a leg without a unit', { legs: '120;200 mm', bends: '90°' }],
   ['a leg left empty', { legs: '120 mm;', bends: '90°' }],

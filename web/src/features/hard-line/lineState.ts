@@ -1,5 +1,6 @@
 /** A hard line as it stands in the address: texts as typed, lists with a semicolon between. */
-import type { HardLineRequest, Paper } from '@zephyrcombe/contract';
+import { LINE_FIGURES } from '@zephyrcombe/contract';
+import type { JobLine, LineFigure, Paper } from '@zephyrcombe/contract';
 import type {
   FlareForm,
   FlareLooks,
@@ -44,7 +45,25 @@ export interface TypedLine {
   readonly looksA: FlareLooks | null;
   readonly looksB: FlareLooks | null;
   readonly bentBack: readonly number[];
+  /** Nobody has said these: our usual figures stand for them. */
+  readonly assumed: readonly LineFigure[];
 }
+
+/** Where each of them is typed. */
+const TYPED_AT: Readonly<Record<LineFigure, string>> = {
+  outside_m: 'od',
+  material: 'of',
+  formA: 'fa',
+  formB: 'fb',
+  radius_m: 'r',
+  flareA_m: 'la',
+  flareB_m: 'lb',
+};
+export const USUAL_MATERIAL: LineMaterial = 'copperNickel';
+/** What a line is taken for until somebody says: the flares that the seats of its ports are made for, where they are known. */
+export const USUAL_FORMS = { formA: 'doubleFlare', formB: 'doubleFlare' } as const;
+type UsualForms = Readonly<Record<keyof typeof USUAL_FORMS, FlareForm>>;
+type Pattern = NonNullable<JobLine['pattern']>;
 
 export const MOST_BENDS = 20;
 const SEPARATOR = ';';
@@ -52,7 +71,7 @@ const known = <Value extends string>(all: readonly Value[], text: string, usual:
   all.find((value) => value === text) ?? usual;
 const seen = (text: string): FlareLooks | null => FLARE_LOOKS.find((value) => value === text) ?? null;
 
-export function readLine(text: (name: string) => string): TypedLine {
+export function readLine(text: (name: string) => string, usual: UsualForms = USUAL_FORMS): TypedLine {
   const legs =
     text('legs') === ''
       ? ['', '']
@@ -67,9 +86,9 @@ export function readLine(text: (name: string) => string): TypedLine {
     legDatum: known(LEG_DATUMS, text('to'), 'apex'),
     radius: text('r'),
     outside: text('od'),
-    material: known(LINE_MATERIALS, text('of'), 'copperNickel'),
-    formA: known(FLARE_FORMS, text('fa'), 'doubleFlare'),
-    formB: known(FLARE_FORMS, text('fb'), 'doubleFlare'),
+    material: known(LINE_MATERIALS, text('of'), USUAL_MATERIAL),
+    formA: known(FLARE_FORMS, text('fa'), usual.formA),
+    formB: known(FLARE_FORMS, text('fb'), usual.formB),
     flareA: text('la'),
     flareB: text('lb'),
     gap: text('gap'),
@@ -81,6 +100,7 @@ export function readLine(text: (name: string) => string): TypedLine {
     bentBack: text('unbent')
       .split(SEPARATOR)
       .flatMap((one) => (/^\d+$/.test(one) ? [Number(one)] : [])),
+    assumed: LINE_FIGURES.filter((figure) => text(TYPED_AT[figure]).trim() === ''),
   };
 }
 
@@ -116,7 +136,7 @@ const angle = (text: string, usual_rad: number | null): number | null =>
 export const USUAL_RADIUS_m = 0.015;
 
 /** What the server is asked for, and the core; null while a figure is missing or not understood. */
-export function requestOf(typed: TypedLine, paper: Paper): HardLineRequest | null {
+export function requestOf(typed: TypedLine, paper: Paper): Pattern | null {
   const legs_m = typed.legs.map((text) => length(text, null));
   const bends = typed.bends.map(({ angle: own, roll }) => ({
     angle: angle(own, null),
@@ -153,6 +173,7 @@ export function requestOf(typed: TypedLine, paper: Paper): HardLineRequest | nul
     springBack,
     grip_m: FLARING_GRIP_m,
     paper,
+    assumed: [...typed.assumed],
   };
 }
 
@@ -170,7 +191,7 @@ const rollTyped = (roll_rad: number, unit: UnitPreferences['angle']): string =>
 
 /** The texts of a pattern that was kept, and of what was seen: what `requestOf` and `checksOf` read from them is the same. */
 export function textsOf(
-  pattern: HardLineRequest | null,
+  pattern: Pattern | null,
   checks: LineChecks,
   { length: lengthUnit, angle: angleUnit }: UnitPreferences,
 ): Readonly<Record<string, string>> {
@@ -183,6 +204,7 @@ export function textsOf(
   };
   if (pattern === null) return seenTexts;
   const { line, build } = pattern;
+  const said = (figure: LineFigure, text: string) => (pattern.assumed.includes(figure) ? '' : text);
   return {
     ...seenTexts,
     name: pattern.name,
@@ -194,13 +216,13 @@ export function textsOf(
       })),
     ),
     to: line.legDatum,
-    r: editableText(line.radius_m, lengthUnit),
-    od: editableText(pattern.outside_m, lengthUnit),
-    of: build.material,
-    fa: build.formA,
-    fb: build.formB,
-    la: editableText(line.endA.flare_m, lengthUnit),
-    lb: editableText(line.endB.flare_m, lengthUnit),
+    r: said('radius_m', editableText(line.radius_m, lengthUnit)),
+    od: said('outside_m', editableText(pattern.outside_m, lengthUnit)),
+    of: said('material', build.material),
+    fa: said('formA', build.formA),
+    fb: said('formB', build.formB),
+    la: said('flareA_m', editableText(line.endA.flare_m, lengthUnit)),
+    lb: said('flareB_m', editableText(line.endB.flare_m, lengthUnit)),
     gap: editableText(line.unionGap_m, lengthUnit),
     back: editableText(pattern.springBack, 'percent'),
   };
