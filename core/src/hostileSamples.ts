@@ -215,6 +215,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   swappableThreads: none,
   hostsFirst: none,
   circuitFaults: [() => [circuit]],
+  joinedCircuits: none,
   addComponent: none,
   attachPart: none,
   changeComponent: none,

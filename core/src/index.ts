@@ -175,6 +175,8 @@ export type { PatternId, PatternOptions } from './layout/patterns.ts';
 export { PATTERNS, patternsExclude, startPattern } from './layout/patterns.ts';
 export type { LayoutId } from './layout/twinLayouts.ts';
 export { canBeLaidOut, layOut, LAYOUTS, layoutOf } from './layout/twinLayouts.ts';
+export type { JoinedCircuits } from './layout/joined.ts';
+export { joinedCircuits } from './layout/joined.ts';
 export type { LayoutFigures } from './layout/layoutFigures.ts';
 export { layoutFigures } from './layout/layoutFigures.ts';
 export type { Condition, Degree, FindingSubject } from './condition/condition.ts';

@@ -12,9 +12,11 @@ interface CircuitDiagramProps {
   readonly circuit: Hydraulics;
   readonly label: string;
   readonly lengthText: (length_m: number) => string;
+  /** Where several circuits are drawn as one: which of them a line belongs to. */
+  readonly markOf?: (lineId: string) => string;
 }
 
-export function CircuitDiagram({ circuit, label, lengthText }: CircuitDiagramProps) {
+export function CircuitDiagram({ circuit, label, lengthText, markOf }: CircuitDiagramProps) {
   const diagram = useMemo(() => layoutDiagram(circuit), [circuit]);
   const part = (id: string) => circuit.components.find((candidate) => candidate.id === id);
   const hose = (id: string) => circuit.hoses.find((candidate) => candidate.id === id);
@@ -38,7 +40,7 @@ export function CircuitDiagram({ circuit, label, lengthText }: CircuitDiagramPro
             <LengthLabel
               x={line.labelX}
               y={line.labelY}
-              text={`${its.estimated ? '≈ ' : ''}${lengthText(its.length_m)}`}
+              text={`${markOf ? `${markOf(line.id)}: ` : ''}${its.estimated ? '≈ ' : ''}${lengthText(its.length_m)}`}
             />
           </g>
         ) : null;

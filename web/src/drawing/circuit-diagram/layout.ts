@@ -118,14 +118,17 @@ function placeParts(
   const grown = new Map<string, Branch>();
   const roots: Branch[] = [];
   const masters = standing.filter((part) => part.kind === 'master');
-  for (const start of [...masters, ...standing]) {
-    if (depth.has(start.id)) continue;
-    const root: Branch = { id: start.id, branches: [] };
-    roots.push(root);
-    grown.set(start.id, root);
-    depth.set(start.id, 0);
+  // All masters at once: two that meet in an ABS unit stand side by side before it.
+  for (const starts of [masters, ...standing.map((part) => [part])]) {
+    const fresh = starts.filter(({ id }) => !depth.has(id)).map(({ id }) => id);
+    for (const id of fresh) {
+      const root: Branch = { id, branches: [] };
+      roots.push(root);
+      grown.set(id, root);
+      depth.set(id, 0);
+    }
     // Breadth first: a part stands as near to its master as the shortest way through lines.
-    for (let front = [start.id]; front.length > 0;) {
+    for (let front = fresh; front.length > 0;) {
       const reached: string[] = [];
       for (const id of front)
         for (const other of next.get(id) ?? []) {

@@ -11,9 +11,9 @@ import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
-import { Fine, Label, Line, Stack } from '../../design/layout.ts';
+import { Fine, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
+import { AllCircuits } from '../../drawing/circuit-diagram/JoinedDiagram.tsx';
 
 type Reply = Awaited<ReturnType<typeof call<'importVehicle'>>>;
 interface Input {
@@ -75,16 +75,10 @@ export function ImportVehicle() {
                   {VEHICLE_KIND_NAMES[found.document.vehicle.kind]}, {found.document.circuits.length}{' '}
                   {found.document.circuits.length === 1 ? 'circuit' : 'circuits'}.
                 </Fine>
-                {found.document.circuits.map((circuit, index) => (
-                  <div key={index}>
-                    <Label>{circuit.name}</Label>
-                    <CircuitDiagram
-                      circuit={circuit}
-                      label={circuit.name}
-                      lengthText={(length_m) => write.length(length_m)}
-                    />
-                  </div>
-                ))}
+                <AllCircuits
+                  circuits={found.document.circuits}
+                  lengthText={(length_m) => write.length(length_m)}
+                />
                 {found.mended.length > 0 ? (
                   <Notice severity="warn" title="Mended on the way in: look it over">
                     <ul>

@@ -8,7 +8,7 @@ import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { ChoiceRow, Tick } from '../../design/fields.tsx';
 import { Fine, Label, Stack } from '../../design/layout.ts';
-import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
+import { AllCircuits } from '../../drawing/circuit-diagram/JoinedDiagram.tsx';
 import { PATTERNS_FOR } from './vehicleForm.ts';
 
 export interface PatternDraft {
@@ -121,16 +121,7 @@ export function PatternPreview({ circuits }: { readonly circuits: readonly Hydra
     return <Fine>Tick a pattern to see it drawn. A vehicle can also be entered without one.</Fine>;
   return (
     <Stack $gap={14}>
-      {circuits.map((circuit, index) => (
-        <div key={index}>
-          <Label>{circuit.name}</Label>
-          <CircuitDiagram
-            circuit={circuit}
-            label={circuit.name}
-            lengthText={(length_m) => write.length(length_m)}
-          />
-        </div>
-      ))}
+      <AllCircuits circuits={circuits} lengthText={(length_m) => write.length(length_m)} />
       <Fine>≈ Lengths are guesses to start from; each is measured on the vehicle.</Fine>
     </Stack>
   );

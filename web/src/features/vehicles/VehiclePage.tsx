@@ -1,6 +1,7 @@
 import type { Circuit, FluidService, VehicleChange, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, STAGE_NAMES, VEHICLE_CHANGE_WORDS, VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
-import { canBeLaidOut, circuitFaults, nextDue } from '@zephyrcombe/core';
+import type { Hydraulics, JoinedCircuits } from '@zephyrcombe/core';
+import { canBeLaidOut, circuitFaults, joinedCircuits, nextDue } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -23,7 +24,7 @@ import {
   Spread,
   Stack,
 } from '../../design/layout.ts';
-import { CircuitDiagram } from '../../drawing/circuit-diagram/CircuitDiagram.tsx';
+import { JoinedDiagram } from '../../drawing/circuit-diagram/JoinedDiagram.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { VehicleRoutes } from '../route/VehicleRoutes.tsx';
@@ -41,6 +42,11 @@ export function VehiclePage() {
   const navigate = useNavigate();
   const [panel, setPanel] = useState<'edit' | 'add' | null>(null);
   useCrumb(query.data?.vehicle.name ?? null);
+  const joined = useMemo(
+    () =>
+      joinedCircuits((query.data?.circuits ?? []).map((circuit) => ({ circuit, ...hydraulicsOf(circuit) }))),
+    [query.data?.circuits],
+  );
   if (query.isPending) return <Page aria-busy="true" />;
   if (query.isError) {
     return (
@@ -77,8 +83,8 @@ export function VehiclePage() {
       </Spread>
       <Columns style={{ marginTop: 16 }}>
         <Stack $gap={16}>
-          {circuits.map((circuit) => (
-            <CircuitSheet key={circuit.id} circuit={circuit} />
+          {joined.map((own) => (
+            <CircuitsSheet key={own.circuits[0]?.circuit.id} joined={own} />
           ))}
           {circuits.length === 0 ? (
             <Fine>No brakes are entered yet: add them from a pattern and correct them on the drawing.</Fine>
@@ -136,34 +142,52 @@ export function VehiclePage() {
   );
 }
 
-function CircuitSheet({ circuit }: { readonly circuit: Circuit }) {
+type DrawnCircuit = Hydraulics & { readonly circuit: Circuit };
+
+/** A circuit, or those that share a master, a reservoir or an ABS unit. */
+function CircuitsSheet({ joined }: { readonly joined: JoinedCircuits<DrawnCircuit> }) {
   const write = useWriter();
-  const hydraulics = useMemo(() => hydraulicsOf(circuit), [circuit]);
+  return (
+    <Sheet>
+      {joined.circuits.map(({ circuit, ...hydraulics }) => (
+        <CircuitHead key={circuit.id} circuit={circuit} hydraulics={hydraulics} />
+      ))}
+      {joined.whole.components.length === 0 ? (
+        <Fine>Its hydraulics are not entered yet.</Fine>
+      ) : (
+        <JoinedDiagram joined={joined} lengthText={(length_m) => write.length(length_m)} />
+      )}
+    </Sheet>
+  );
+}
+
+interface CircuitHeadProps {
+  readonly circuit: Circuit;
+  readonly hydraulics: Hydraulics;
+}
+
+function CircuitHead({ circuit, hydraulics }: CircuitHeadProps) {
   const faults = circuitFaults(hydraulics);
   const at = `/vehicles/${circuit.vehicleId}/circuits/${circuit.id}`;
   return (
-    <Sheet>
+    <>
       <Spread>
         <SheetTitle>
           {circuit.name}, {circuit.fluidGrade}
         </SheetTitle>
         <Line>
-          <Link to={at}>{circuit.hoses.length === 0 ? 'Draw this circuit' : 'Change on the drawing'}</Link>
+          <Link
+            to={at}
+            aria-label={`${circuit.hoses.length === 0 ? 'Draw this circuit' : 'Change on the drawing'}: ${circuit.name}`}
+          >
+            {circuit.hoses.length === 0 ? 'Draw this circuit' : 'Change on the drawing'}
+          </Link>
           {canBeLaidOut(hydraulics) ? <Link to={`${at}/layouts`}>Compare layouts</Link> : null}
           <RemoveCircuit vehicleId={circuit.vehicleId} circuitId={circuit.id} name={circuit.name} />
         </Line>
       </Spread>
-      {circuit.components.length === 0 ? (
-        <Fine>Its hydraulics are not entered yet.</Fine>
-      ) : (
-        <CircuitDiagram
-          circuit={hydraulics}
-          label={circuit.name}
-          lengthText={(length_m) => write.length(length_m)}
-        />
-      )}
       {faults.length > 0 && circuit.components.length > 0 ? <FaultList faults={faults} /> : null}
-    </Sheet>
+    </>
   );
 }
 
