@@ -1,5 +1,5 @@
-/** The arrows of import run one way: core ← contract ← workshop ← server, web; stand-ins beside workshop; e2e and bench stand outside. */
-const ROOMS = 'core|contract|workshop|server|web|stand-ins|e2e|bench';
+/** The arrows of import run one way: core ← contract ← workshop ← messages ← documents ← server, web, stand-ins; e2e and bench stand outside. */
+const ROOMS = 'core|contract|workshop|messages|documents|server|web|stand-ins|e2e|bench';
 const only = (room, allowed) => ({
   name: `${room}-imports-only-${allowed.join('-') || 'itself'}`,
   severity: 'error',
@@ -13,11 +13,13 @@ module.exports = {
     only('core', []),
     only('contract', ['core']),
     only('workshop', ['contract', 'core']),
-    only('server', ['workshop', 'contract', 'core']),
-    only('web', ['workshop', 'contract', 'core']),
-    only('stand-ins', ['contract', 'core']),
-    only('e2e', ['contract', 'core']),
-    only('bench', ['contract', 'core']),
+    only('messages', ['workshop', 'contract', 'core']),
+    only('documents', ['messages', 'workshop', 'contract', 'core']),
+    only('server', ['documents', 'messages', 'workshop', 'contract', 'core']),
+    only('web', ['documents', 'messages', 'workshop', 'contract', 'core']),
+    only('stand-ins', ['documents', 'messages', 'contract', 'core']),
+    only('e2e', ['messages', 'contract', 'core']),
+    only('bench', ['messages', 'contract', 'core']),
     {
       name: 'core-is-pure',
       comment: 'No Node API, no schema library, nothing that reads a clock or the network.',
@@ -30,7 +32,7 @@ module.exports = {
       severity: 'error',
       from: { path: `^(${ROOMS})/` },
       to: {
-        path: '^(core|contract|workshop)/src/',
+        path: '^(core|contract|workshop|messages|documents)/src/',
         pathNot: ['^$1/', '/src/index\\.ts$', '^core/src/validation/index\\.ts$'],
       },
     },

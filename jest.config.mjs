@@ -35,6 +35,8 @@ export default {
     room('core'),
     room('contract'),
     room('workshop'),
+    room('messages'),
+    room('documents'),
     {
       ...room('server'),
       globalSetup: `${import.meta.dirname}/server/src/testing/startDatabase.ts`,

@@ -60,7 +60,9 @@ import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
 import { LineChecksSchema, LinePatternSchema } from './entities/line.ts';
 import { JobItemSchema } from './entities/item.ts';
-import { FindingSchema } from './entities/finding.ts';
+import { FindingSchema, PHOTO_LIMIT_bytes, PHOTO_SUBJECTS, PHOTO_TYPES } from './entities/finding.ts';
+import { DRAWING_FORMATS, HardLineRequestSchema, TemplateRequestSchema } from './entities/drawings.ts';
+import { LABEL_FILES, ORDER_FILES } from './fileAddresses.ts';
 import { MendSchema, VehicleDocumentSchema } from './formats/vehicleDocument.ts';
 
 export interface Route extends Address {
@@ -68,7 +70,24 @@ export interface Route extends Address {
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
-  readonly reply: z.ZodType;
+  /** The body is a file: as many bytes at most, and as long as that may take. */
+  readonly takesFile?: { readonly most_bytes: number; readonly patience_ms: number };
+  /** As JSON. */
+  readonly reply?: z.ZodType;
+  /** The answer is a file of one of these media types. */
+  readonly files?: readonly string[];
+}
+
+/** A file as a route answers it. */
+export interface FileReply {
+  readonly mediaType: string;
+  readonly content: string | Uint8Array;
+  /** What it is called where it is kept; null: it is only shown. */
+  readonly name: string | null;
+  /** Shown in the page, not kept on the device. */
+  readonly isShown?: boolean;
+  /** Under its address there is never another one. */
+  readonly isForGood?: boolean;
 }
 
 const route = <const R extends Route>(definition: R): R => definition;
@@ -109,6 +128,17 @@ const PAGE = {
   limit: z.coerce.number().int().min(1).max(100).default(30),
 };
 const Search = z.string().normalize('NFC').trim().max(120).optional();
+
+/** As they are told; a table says that its first line is no row. */
+export const MEDIA_TYPES = {
+  pdf: 'application/pdf',
+  svg: 'image/svg+xml; charset=utf-8',
+  dxf: 'image/vnd.dxf',
+  csv: 'text/csv; charset=utf-8; header=present',
+  json: 'application/json; charset=utf-8',
+} as const;
+/** SVG and DXF hold one page: which, from 1. PDF holds them all. */
+const DRAWING_PAGE = z.strictObject({ page: z.coerce.number().int().min(1).max(9).default(1) });
 
 export const ROUTES = {
   getSession: route({
@@ -654,6 +684,49 @@ export const ROUTES = {
     reply: JobChangeSchema,
   }),
 
+  putPhoto: route({
+    ...ADDRESSES.putPhoto,
+    summary: 'A photograph of a finding or a reading, or what is traced on, as the camera made it',
+    params: z.strictObject({ jobId: Id, subject: z.enum(PHOTO_SUBJECTS), subjectId: Id, photoId: Id }),
+    // From the phone in the yard it takes its time.
+    takesFile: { most_bytes: PHOTO_LIMIT_bytes, patience_ms: 180_000 },
+    reply: JobChangeSchema,
+  }),
+  getPhoto: route({
+    ...ADDRESSES.getPhoto,
+    summary: 'A photograph',
+    params: z.strictObject({ jobId: Id, photoId: Id }),
+    files: PHOTO_TYPES,
+  }),
+  getOrderFile: route({
+    ...ADDRESSES.getOrderFile,
+    summary: 'The order of a job, or of one of its hoses, as a file',
+    params: z.strictObject({ jobId: Id, file: z.enum(ORDER_FILES) }),
+    query: z.strictObject({ hose: Id.optional() }),
+    files: [MEDIA_TYPES.pdf, MEDIA_TYPES.csv, MEDIA_TYPES.json],
+  }),
+  getLabelFile: route({
+    ...ADDRESSES.getLabelFile,
+    summary: 'The label of a hose, to print',
+    params: z.strictObject({ jobId: Id, hoseId: Id, file: z.enum(LABEL_FILES) }),
+    files: [MEDIA_TYPES.svg, MEDIA_TYPES.pdf],
+  }),
+  drawTemplates: route({
+    ...ADDRESSES.drawTemplates,
+    summary: 'Ends at true size, to hold against the parts',
+    params: z.strictObject({ format: z.enum(DRAWING_FORMATS) }),
+    query: DRAWING_PAGE,
+    body: TemplateRequestSchema,
+    files: [MEDIA_TYPES.pdf, MEDIA_TYPES.svg, MEDIA_TYPES.dxf],
+  }),
+  drawHardLine: route({
+    ...ADDRESSES.drawHardLine,
+    summary: 'A hard line at true size, with what to cut and where to bend',
+    params: z.strictObject({ format: z.enum(DRAWING_FORMATS) }),
+    query: DRAWING_PAGE,
+    body: HardLineRequestSchema,
+    files: [MEDIA_TYPES.pdf, MEDIA_TYPES.svg, MEDIA_TYPES.dxf],
+  }),
   listDue: route({
     ...ADDRESSES.listDue,
     summary: 'What is due, most urgent first, a page at a time',
@@ -784,4 +857,10 @@ type Part<R, Key extends string> = R extends Readonly<Record<Key, z.ZodType>> ? 
 export type ParamsOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'params'>;
 export type QueryOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'query'>;
 export type BodyOf<Name extends RouteName> = Part<(typeof ROUTES)[Name], 'body'>;
-export type ReplyOf<Name extends RouteName> = z.output<(typeof ROUTES)[Name]['reply']>;
+/** Routes that answer with JSON, and those that answer with a file. */
+export type JsonRouteName = {
+  [Name in RouteName]: (typeof ROUTES)[Name] extends { readonly reply: z.ZodType } ? Name : never;
+}[RouteName];
+export type ReplyOf<Name extends JsonRouteName> = z.output<(typeof ROUTES)[Name]['reply']>;
+/** What a handler answers. */
+export type AnswerOf<Name extends RouteName> = Name extends JsonRouteName ? ReplyOf<Name> : FileReply;

@@ -1,17 +1,6 @@
 /** Who may use which route, and what a sign-in is worth: played as a browser would, and as somebody who means harm. */
-import type { Role, RouteName, Session, SignIn } from '@zephyrcombe/contract';
-import {
-  drawingAddress,
-  labelAddress,
-  may,
-  orderAddress,
-  photoAddress,
-  photoUploadAddress,
-  ROLES,
-  ROUTE_ACTIONS,
-  ROUTES,
-} from '@zephyrcombe/contract';
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobDetail, Role, RouteName, Session, SignIn } from '@zephyrcombe/contract';
+import { may, photoAddress, ROLES, ROUTE_ACTIONS, ROUTES } from '@zephyrcombe/contract';
 import { METRIC } from '@zephyrcombe/core';
 import type { InjectOptions } from 'fastify';
 import { buildApp } from './app.ts';
@@ -44,7 +33,7 @@ const KEYS: Readonly<Record<Role, string>> = {
 const NOWHERE = demoId('nothing has this id');
 const JOB = demoId('job/wick-front');
 
-/** Every route of the table, and those that answer with files. */
+/** Every route of the table, and what describes them. */
 const EVERY: readonly {
   readonly what: string;
   readonly method: string;
@@ -57,17 +46,6 @@ const EVERY: readonly {
     url: ROUTES[name].path.replace(/:\w+/g, NOWHERE),
     access: ROUTE_ACTIONS[name],
   })),
-  { what: 'photo', method: 'GET', url: photoAddress(JOB, NOWHERE), access: 'read' },
-  {
-    what: 'photo upload',
-    method: 'PUT',
-    url: photoUploadAddress(JOB, 'finding', NOWHERE, NOWHERE),
-    access: 'work',
-  },
-  { what: 'order', method: 'GET', url: orderAddress(JOB, 'pdf'), access: 'read' },
-  { what: 'label', method: 'GET', url: labelAddress(JOB, NOWHERE, 'pdf'), access: 'read' },
-  { what: 'template', method: 'POST', url: drawingAddress('templates', 'pdf'), access: 'read' },
-  { what: 'hard line', method: 'POST', url: drawingAddress('hard-line', 'svg'), access: 'read' },
   { what: 'OpenAPI', method: 'GET', url: '/api/openapi.json', access: 'read' },
 ];
 

@@ -23,12 +23,12 @@ import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { evidenceHandlers } from './features/evidence/evidence.routes.ts';
 import { findingHandlers } from './features/findings/finding.routes.ts';
-import { labelHandlers, registerLabelRoutes } from './features/labels/label.routes.ts';
+import { labelHandlers } from './features/labels/label.routes.ts';
 import { supplierHandlers } from './features/supplier/supplier.routes.ts';
 import { traceHandlers } from './features/traces/trace.routes.ts';
-import { registerDrawingRoutes } from './features/drawings/drawing.routes.ts';
-import { registerOrderRoutes } from './features/orders/order.routes.ts';
-import { registerPhotoRoutes } from './features/photos/photo.routes.ts';
+import { drawingHandlers } from './features/drawings/drawing.routes.ts';
+import { orderHandlers } from './features/orders/order.routes.ts';
+import { photoHandlers, takePictures } from './features/photos/photo.routes.ts';
 import { vehicleEditHandlers } from './features/vehicles/vehicleEdit.routes.ts';
 import { vehicleHandlers } from './features/vehicles/vehicle.routes.ts';
 import { installAccess } from './http/access.ts';
@@ -148,6 +148,7 @@ export async function buildApp(
       if (!reply.hasHeader('cache-control')) void reply.header('cache-control', 'no-store');
       done();
     });
+    takePictures(scope);
     registerHandlers(scope, {
       ...sessionHandlers(dependencies),
       ...setUpHandlers(dependencies),
@@ -166,11 +167,10 @@ export async function buildApp(
       ...bleedingHandlers(dependencies),
       ...supplierHandlers(dependencies),
       ...labelHandlers(dependencies),
+      ...photoHandlers(dependencies),
+      ...drawingHandlers(dependencies),
+      ...orderHandlers(dependencies),
     });
-    registerPhotoRoutes(scope, dependencies);
-    registerDrawingRoutes(scope, dependencies);
-    registerOrderRoutes(scope, dependencies);
-    registerLabelRoutes(scope, dependencies);
     scope.get(
       '/api/openapi.json',
       { config: { access: 'read' }, schema: { hide: true } },

@@ -2,8 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, JobSummary, ProblemDetails, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, jointOfJob, nipplesOf, partsOf, torqueOf } from '@zephyrcombe/contract';
-import { assumedOfPort, HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { alsoFed, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
+import { assumedOfPort, HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from './demo/identity.ts';
 import { allSpecified } from './testing/specified.ts';
 import { freshFluid, signedService, tubeReading } from './testing/samples.ts';

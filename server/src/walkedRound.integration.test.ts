@@ -8,8 +8,6 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, hydraulicsOf, kitOrderOf, nipplesOf } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
-import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import type { Facts } from '@zephyrcombe/workshop';
 import {
   cautionDigest,
@@ -20,6 +18,8 @@ import {
   signatureFacts,
   specificationFacts,
 } from '@zephyrcombe/workshop';
+import type { Caution } from '@zephyrcombe/core';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from './demo/identity.ts';
 import { signedService, tubeReading } from './testing/samples.ts';
 import { allSpecified } from './testing/specified.ts';

@@ -40,7 +40,7 @@ function ranges(points: readonly number[]): string {
 const lines = [...widths]
   .sort(([a], [b]) => a - b)
   .map(([width, points]) => `  ${width}: '${ranges(points)}',`);
-const file = join(import.meta.dirname, '../../contract/src/sheets/faceWidths.ts');
+const file = join(import.meta.dirname, '../../documents/src/faceWidths.ts');
 writeFileSync(
   file,
   `/** Written by \`npm run faces\` from the typefaces that files carry; read by letterWidths.ts, which says how. */

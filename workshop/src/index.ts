@@ -15,7 +15,6 @@ export { boughtGate, jointGate, offerUpGate } from './gates/hoses.ts';
 export { lineMadeGate } from './gates/lines.ts';
 export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
-export { changeText, obstacleText } from './gates/obstacleText.ts';
 export { alsoFed, clearGate, reservoirGuard } from './gates/reservoir.ts';
 export { signGate } from './gates/sign.ts';
 export type { Gate, StandingCaution } from './gates/standing.ts';

@@ -1,9 +1,11 @@
 /** What the server is asked to draw at true size: ends as templates, a hard line. */
 import { FLARE_FORMS, LEG_DATUMS, LINE_MATERIALS } from '@zephyrcombe/core';
 import { z } from 'zod';
-import { PAPERS } from '../sheets/sheet.ts';
 import { Length_m, Name } from './common.ts';
 import { EndGeometrySchema } from './vehicle.ts';
+
+export const PAPERS = ['A4', 'letter'] as const;
+export type Paper = (typeof PAPERS)[number];
 
 export const DRAWING_FORMATS = ['pdf', 'svg', 'dxf'] as const;
 export type DrawingFormat = (typeof DRAWING_FORMATS)[number];
@@ -75,7 +77,3 @@ export const HardLineRequestSchema = z.strictObject({
   assumed: z.array(z.enum(LINE_FIGURES)).max(LINE_FIGURES.length).optional(),
 });
 export type HardLineRequest = z.infer<typeof HardLineRequestSchema>;
-
-/** Where a drawing is asked for: the body is one of the requests above, the answer a file. */
-export const drawingAddress = (of: 'templates' | 'hard-line', format: DrawingFormat | ':format'): string =>
-  `/api/drawings/${of}/${format}`;

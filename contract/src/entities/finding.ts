@@ -56,11 +56,3 @@ export type Photo = z.infer<typeof PhotoSchema>;
 /** Photographs are sent as they are, not as JSON; the browser makes them small first. */
 export const PHOTO_LIMIT_bytes = 4 * 1024 * 1024;
 export const PHOTO_LIMIT_px = 6000;
-export const photoUploadAddress = (
-  jobId: string,
-  subject: string,
-  subjectId: string,
-  photoId: string,
-): string => `/api/jobs/${jobId}/photos/${subject}/${subjectId}/${photoId}`;
-export const photoAddress = (jobId: string, photoId: string): string =>
-  `/api/jobs/${jobId}/photos/${photoId}`;

@@ -5,10 +5,7 @@ import { CalendarDate, Id, Length_m, Name } from '../entities/common.ts';
 import { AlongPartSchema, EndFittingSchema, HoseBuildSchema } from '../entities/hoseBuild.ts';
 import { LengthDatumSchema } from '../entities/job.ts';
 import type { JobDetail } from '../entities/job.ts';
-import type { StockItem } from '../entities/shop.ts';
 import { EndGeometrySchema, VehicleSchema } from '../entities/vehicle.ts';
-import type { Writer } from '../messages/writer.ts';
-import { billOfJob, partText } from '../specify/bill.ts';
 import type { HoseOfJob, JointOfJob } from '../specify/hoseOfJob.ts';
 import { buildOf, hoseOfJob, orderDatumOf, orderedLength_m } from '../specify/hoseOfJob.ts';
 
@@ -150,47 +147,3 @@ export const ordered = (detail: JobDetail): readonly HoseOfJob[] =>
     const own = specified ? hoseOfJob(detail, hoseId) : null;
     return own && !buildOf(own).madeHere ? [own] : [];
   });
-
-export function orderDocument(
-  detail: JobDetail,
-  hoses: readonly HoseOfJob[],
-  stock: readonly StockItem[],
-  writtenOn: string,
-  write: Writer,
-): OrderDocument {
-  const bill = billOfJob(
-    detail,
-    stock,
-    hoses.map(({ hose }) => hose.hoseId),
-  );
-  // Parsing puts the fields into the order of the schema, and proves that what leaves can be read.
-  return OrderDocumentSchema.parse({
-    format: ORDER_FORMAT,
-    schemaVersion: ORDER_SCHEMA_VERSION,
-    reference: detail.job.id,
-    number: orderNumber(detail.job),
-    writtenOn,
-    needBy: detail.job.orderTerms?.needBy ?? null,
-    finish: detail.job.orderTerms?.finish ?? '',
-    shop: detail.shop.name,
-    shopAddress: detail.shop.address,
-    shopPhone: detail.shop.phone,
-    vehicle: {
-      name: detail.vehicle.name,
-      plate: detail.vehicle.plate,
-      kind: detail.vehicle.kind,
-      use: detail.vehicle.use,
-    },
-    hoses: hoses.flatMap((own) => orderHose(own) ?? []),
-    parts: bill
-      .filter(({ part, toOrder }) => part.kind !== 'hose' && toOrder > 0)
-      .map(({ key, part, toOrder }) => ({ key, text: partText(part, write), count: toOrder })),
-  });
-}
-
-export const ORDER_FILES = ['pdf', 'csv', 'json'] as const;
-export type OrderFile = (typeof ORDER_FILES)[number];
-
-/** Where the files of an order are; of one hose alone where it is named. */
-export const orderAddress = (jobId: string, file: OrderFile | ':file', hoseId?: string): string =>
-  `/api/jobs/${jobId}/order/${file}${hoseId ? `?hose=${hoseId}` : ''}`;

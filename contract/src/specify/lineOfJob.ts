@@ -1,12 +1,11 @@
 /** One hard line of a job with what stands at its two ends: the same on the screen, on paper and on the server. */
-import type { Caution, Developed, LineBuild, LineMade } from '@zephyrcombe/core';
+import type { Caution, Developed, LineMade } from '@zephyrcombe/core';
 import { developed, judgeAssumedPort, judgeFlareSeat, judgeLine } from '@zephyrcombe/core';
 import type { JobDetail } from '../entities/job.ts';
 import type { JobLine } from '../entities/line.ts';
 import type { Hose } from '../entities/vehicle.ts';
 import type { JointOfJob } from './hoseOfJob.ts';
 import { jointOfJob } from './hoseOfJob.ts';
-import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '../messages/names.ts';
 import { partsOf } from './partsOfJob.ts';
 
 export interface LineOfJob {
@@ -67,15 +66,6 @@ export const unseenOf = ({ pattern, checks }: JobLine): readonly LineSeen[] => [
   ),
   ...LINE_SEEN.filter((field) => checks[field] === null),
 ];
-
-/** "copper-nickel, double flares". */
-export function flaresText({ material, formA, formB }: LineBuild): string {
-  const flares =
-    formA === formB
-      ? `${FLARE_FORM_NAMES[formA]}s`
-      : `${FLARE_FORM_NAMES[formA]} and ${FLARE_FORM_NAMES[formB]}`;
-  return `${LINE_MATERIAL_NAMES[material]}, ${flares}`;
-}
 
 /** As the vehicle's record keeps it. */
 export const lineMadeOf = ({ pattern }: JobLine): LineMade | null =>

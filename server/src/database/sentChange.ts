@@ -1,5 +1,6 @@
 /** A change carries a key of its own; sent again under the same key, it is known to be written already. */
-import { REFUSALS, Id } from '@zephyrcombe/contract';
+import { Id } from '@zephyrcombe/contract';
+import { REFUSALS } from '@zephyrcombe/messages';
 import { createHash } from 'node:crypto';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';

@@ -1,6 +1,7 @@
 /** Who is asking, and whether they may: settled for every route before its body is read. */
 import type { Access, Action, Person } from '@zephyrcombe/contract';
-import { may, unprintableIn, whoMay } from '@zephyrcombe/contract';
+import { may, unprintableIn } from '@zephyrcombe/contract';
+import { whoMay } from '@zephyrcombe/messages';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import { AppProblem, fieldProblem } from './appProblem.ts';
 

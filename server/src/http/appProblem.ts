@@ -1,7 +1,7 @@
 /** An answer the API gives on purpose when it cannot do what was asked. */
 import type { ApiProblemCode, FieldError } from '@zephyrcombe/contract';
-import type { FieldFault, FieldFaultFacts } from '@zephyrcombe/contract';
-import { fieldFaultText, PROBLEMS } from '@zephyrcombe/contract';
+import type { FieldFault, FieldFaultFacts } from '@zephyrcombe/messages';
+import { fieldFaultText, PROBLEM_TEXTS } from '@zephyrcombe/messages';
 import type { Caution } from '@zephyrcombe/core';
 
 export interface ProblemExtras {
@@ -17,7 +17,7 @@ export class AppProblem extends Error {
   readonly extras: ProblemExtras;
 
   constructor(code: ApiProblemCode, extras: ProblemExtras = {}) {
-    super(extras.detail ?? PROBLEMS[code].detail);
+    super(extras.detail ?? PROBLEM_TEXTS[code].detail);
     this.code = code;
     this.extras = extras;
   }

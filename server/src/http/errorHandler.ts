@@ -1,6 +1,7 @@
 /** Turns whatever went wrong into RFC 9457 problem details. Nothing of our inside leaves the server. */
 import type { ApiProblemCode, FieldError, ProblemDetails } from '@zephyrcombe/contract';
-import { createWriter, PROBLEMS, problemText } from '@zephyrcombe/contract';
+import { PROBLEM_STATUS } from '@zephyrcombe/contract';
+import { createWriter, PROBLEM_TEXTS, problemText } from '@zephyrcombe/messages';
 import { METRIC, NotPhysical } from '@zephyrcombe/core';
 import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
@@ -40,7 +41,8 @@ export function sendProblem(
   code: ApiProblemCode,
   extras: ProblemExtras = {},
 ): FastifyReply {
-  const { status, title, detail } = PROBLEMS[code];
+  const status = PROBLEM_STATUS[code];
+  const { title, detail } = PROBLEM_TEXTS[code];
   const body: ProblemDetails = {
     type: `/problems/${code}`,
     code,

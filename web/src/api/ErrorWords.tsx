@@ -1,5 +1,5 @@
 /** What went wrong, and of which field: in the words of the reply. */
-import { fieldText } from '@zephyrcombe/contract';
+import { fieldText } from '@zephyrcombe/messages';
 import { ApiError } from './client.ts';
 
 export function ErrorWords({ error }: { readonly error: Error }) {

@@ -3,10 +3,11 @@
  * reason. What was typed stays where it was typed.
  */
 import type { Override } from '@zephyrcombe/contract';
-import { cautionText, may } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
+import { may } from '@zephyrcombe/contract';
 import type { Facts } from '@zephyrcombe/workshop';
-import { cautionDigest, changesBetween, changeText } from '@zephyrcombe/workshop';
+import { cautionDigest, changesBetween } from '@zephyrcombe/workshop';
+import { cautionText, changeText } from '@zephyrcombe/messages';
+import type { Caution } from '@zephyrcombe/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';

@@ -2,13 +2,15 @@
 import type {
   ApiProblemCode,
   BodyOf,
+  JsonRouteName,
   ParamsOf,
   ProblemDetails,
   QueryOf,
   ReplyOf,
   RouteName,
 } from '@zephyrcombe/contract';
-import { ADDRESSES, addressOf, PROBLEMS, ProblemDetailsSchema } from '@zephyrcombe/contract';
+import { ADDRESSES, addressOf, ProblemDetailsSchema } from '@zephyrcombe/contract';
+import { PROBLEM_TEXTS } from '@zephyrcombe/messages';
 import { newId } from '../app/newId.ts';
 
 /** `offline` never reached the server; everything else carries the server's problem details. */
@@ -36,7 +38,7 @@ export interface RequestOf<Name extends RouteName> {
   readonly body?: BodyOf<Name>;
 }
 
-export async function call<Name extends RouteName>(
+export async function call<Name extends JsonRouteName>(
   name: Name,
   input: RequestOf<Name> = {},
   signal?: AbortSignal,
@@ -126,6 +128,6 @@ async function readProblem(response: Response): Promise<ProblemDetails> {
   // A proxy in between answered for the server.
   const code: ApiProblemCode =
     response.status >= 502 && response.status <= 504 ? 'database-unavailable' : 'internal';
-  const { title, detail } = PROBLEMS[code];
+  const { title, detail } = PROBLEM_TEXTS[code];
   return { type: `/problems/${code}`, code, title, detail, status: response.status, requestId: '' };
 }

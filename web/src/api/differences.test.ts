@@ -1,4 +1,4 @@
-import { createWriter } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
 import { METRIC } from '@zephyrcombe/core';
 import { describeDifferences } from './differences.ts';
 

@@ -1,6 +1,6 @@
 /** Two versions of a row side by side, in words. */
-import type { Writer } from '@zephyrcombe/contract';
-import { ANY_VEHICLE, handoverNames, MATERIAL_NAMES } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { ANY_VEHICLE, handoverNames, MATERIAL_NAMES } from '@zephyrcombe/messages';
 
 export interface Difference {
   readonly field: string;

@@ -1,5 +1,6 @@
 import type { Person } from '@zephyrcombe/contract';
-import { createWriter, dayIn, ownTimeZone } from '@zephyrcombe/contract';
+import { dayIn, ownTimeZone } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
 import { METRIC } from '@zephyrcombe/core';
 import { createContext, useContext, useMemo, useSyncExternalStore } from 'react';
 

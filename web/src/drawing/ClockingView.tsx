@@ -1,6 +1,7 @@
 /** How the two ends lie to each other, as the order draws it. */
 import type { Lying } from '@zephyrcombe/core';
-import { clockingConvention, clockingDrawing } from '@zephyrcombe/contract';
+import { clockingConvention } from '@zephyrcombe/messages';
+import { clockingDrawing } from '@zephyrcombe/documents';
 import { useWriter } from '../app/SessionContext.ts';
 import { FlatView } from './FlatView.tsx';
 

@@ -4,7 +4,7 @@
  */
 import type { QuantityKind, UnitId } from '@zephyrcombe/core';
 import { fromSI, inchFraction, parseQuantity, UNITS, unitsOf } from '@zephyrcombe/core';
-import { parseFailureText } from '@zephyrcombe/contract';
+import { parseFailureText } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { Text, TextField } from 'react-aria-components';
 import styled from 'styled-components';

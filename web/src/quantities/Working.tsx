@@ -1,7 +1,7 @@
 /** "Show working": inputs, formula, source and cautions of a computed figure. */
 import type { Calculated, SourceId, WorkingStep } from '@zephyrcombe/core';
 import { SOURCES, severityOf } from '@zephyrcombe/core';
-import { MEANING_NAMES, SOURCE_KIND_NAMES, cautionText } from '@zephyrcombe/contract';
+import { cautionText, MEANING_NAMES, SOURCE_KIND_NAMES } from '@zephyrcombe/messages';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../app/SessionContext.ts';

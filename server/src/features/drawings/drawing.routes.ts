@@ -1,80 +1,46 @@
 /** Drawings at true size as files: worked out here from what was entered, nothing kept. */
-import type { DrawingFormat, PaperSheet } from '@zephyrcombe/contract';
-import {
-  createWriter,
-  drawingAddress,
-  DRAWING_FORMATS,
-  HardLineRequestSchema,
-  hardLineSheet,
-  problemText,
-  TemplateRequestSchema,
-  templateSheet,
-} from '@zephyrcombe/contract';
+import type { DrawingFormat, FileReply } from '@zephyrcombe/contract';
+import { MEDIA_TYPES } from '@zephyrcombe/contract';
+import type { PaperSheet } from '@zephyrcombe/documents';
+import { hardLineSheet, templateSheet } from '@zephyrcombe/documents';
+import { createWriter, problemText } from '@zephyrcombe/messages';
 import { developed } from '@zephyrcombe/core';
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
-import { z } from 'zod';
+import type { FastifyRequest } from 'fastify';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { fileName } from '../../http/handlers.ts';
 import { dxfOf } from './dxf.ts';
 import { pdfOf } from './pdf.ts';
 import { svgOf } from './svg.ts';
 
-const Params = z.strictObject({ format: z.enum(DRAWING_FORMATS) });
-/** SVG and DXF hold one page: which, from 1. PDF holds them all. */
-const Query = z.strictObject({ page: z.coerce.number().int().min(1).max(9).default(1) });
-
-const TYPES: Readonly<Record<DrawingFormat, string>> = {
-  pdf: 'application/pdf',
-  svg: 'image/svg+xml; charset=utf-8',
-  dxf: 'image/vnd.dxf',
-};
-
-export function registerDrawingRoutes(app: FastifyInstance, dependencies: Dependencies): void {
-  const { clock } = dependencies;
+export function drawingHandlers({ clock }: Dependencies): Pick<Handlers, 'drawTemplates' | 'drawHardLine'> {
   /** In the units of whoever asks. */
   const writerOf = (request: FastifyRequest) => createWriter(personOf(request).units);
-  const send = async (request: FastifyRequest, reply: FastifyReply, sheet: PaperSheet) => {
-    const { format } = request.params as z.infer<typeof Params>;
-    const { page: number } = request.query as z.infer<typeof Query>;
+  const fileOf = async (sheet: PaperSheet, format: DrawingFormat, number: number): Promise<FileReply> => {
     const page = sheet.pages[number - 1];
     if (!page) throw new AppProblem('not-found');
-    const file =
-      format === 'pdf'
-        ? await pdfOf(sheet, clock())
-        : format === 'svg'
-          ? svgOf(page, sheet.title)
-          : dxfOf(page);
-    const name = `${sheet.title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.${format}`;
-    return reply
-      .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`)
-      .type(TYPES[format])
-      .send(file);
+    return {
+      mediaType: MEDIA_TYPES[format],
+      name: fileName(sheet.title, format),
+      content:
+        format === 'pdf'
+          ? await pdfOf(sheet, clock())
+          : format === 'svg'
+            ? svgOf(page, sheet.title)
+            : dxfOf(page),
+    };
   };
-
-  app.post(
-    drawingAddress('templates', ':format'),
-    {
-      config: { access: 'read' },
-      schema: { hide: true, params: Params, querystring: Query, body: TemplateRequestSchema },
+  return {
+    async drawTemplates({ request, params, query, body: { title, ends, paper } }) {
+      return fileOf(templateSheet(title, ends, paper, writerOf(request)), params.format, query.page);
     },
-    async (request, reply) => {
-      const { title, ends, paper } = request.body as z.infer<typeof TemplateRequestSchema>;
-      return send(request, reply, templateSheet(title, ends, paper, writerOf(request)));
-    },
-  );
-  app.post(
-    drawingAddress('hard-line', ':format'),
-    {
-      config: { access: 'read' },
-      schema: { hide: true, params: Params, querystring: Query, body: HardLineRequestSchema },
-    },
-    async (request, reply) => {
-      const { paper, ...order } = request.body as z.infer<typeof HardLineRequestSchema>;
+    async drawHardLine({ request, params, query, body: { paper, ...order } }) {
       const writer = writerOf(request);
       const made = developed(order.line);
       if (!made.ok) throw new AppProblem('no-answer', { detail: problemText(made.problem, writer) });
-      return send(request, reply, hardLineSheet(order, made.value, paper, writer));
+      return fileOf(hardLineSheet(order, made.value, paper, writer), params.format, query.page);
     },
-  );
+  };
 }

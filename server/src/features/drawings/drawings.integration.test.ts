@@ -1,5 +1,6 @@
 /** Files at true size, read back by poppler and by another DXF reader: what they say is measured, not believed. */
-import { CAPITALS, drawingAddress, notOnPaper, textWidth_m } from '@zephyrcombe/contract';
+import { drawingAddress } from '@zephyrcombe/contract';
+import { CAPITALS, notOnPaper, textWidth_m } from '@zephyrcombe/documents';
 import { developed, EXAMPLE_BUILD, exampleBanjo } from '@zephyrcombe/core';
 import DxfParser from 'dxf-parser';
 import { readPdf } from '../../testing/poppler.ts';

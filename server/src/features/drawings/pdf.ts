@@ -1,6 +1,6 @@
 /** Flat drawings as PDF: a page each at its own size, lines as lines, text as text in fonts that travel with the file. */
-import type { PaperSheet } from '@zephyrcombe/contract';
-import { BOX_WIDTH, CAPITALS } from '@zephyrcombe/contract';
+import type { PaperSheet } from '@zephyrcombe/documents';
+import { BOX_WIDTH, CAPITALS } from '@zephyrcombe/documents';
 import type { FlatDrawing, Mark } from '@zephyrcombe/core';
 import PDFDocument from 'pdfkit';
 import { FACES, runsOf } from './faces.ts';

@@ -1,6 +1,7 @@
 /** Judgements kept with a job. What the asker saw does not count: the core judges again here, and the log keeps what came out. */
 import type { EvidenceEntry, LogKind } from '@zephyrcombe/contract';
-import { createWriter, partsOf, problemText } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
+import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Caution, Problem } from '@zephyrcombe/core';
 import {
   developed,

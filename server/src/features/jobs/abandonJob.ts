@@ -1,12 +1,6 @@
 /** Giving a job up: what was recorded stays, and a brake that was opened is said to be open. */
-import {
-  FIELD_FAULTS,
-  ABANDON_REFUSALS,
-  hydraulicsOf,
-  may,
-  openingOf,
-  refuseAbandon,
-} from '@zephyrcombe/contract';
+import { hydraulicsOf, may, openingOf, refuseAbandon } from '@zephyrcombe/contract';
+import { ABANDON_REFUSALS, FIELD_FAULTS } from '@zephyrcombe/messages';
 import { layoutOf } from '@zephyrcombe/core';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';

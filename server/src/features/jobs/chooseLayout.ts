@@ -1,5 +1,6 @@
 /** Laying the circuit of a job out another way, or again as it was found. */
-import { FIELD_FAULTS, REFUSALS, hydraulicsOf } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { FIELD_FAULTS, REFUSALS } from '@zephyrcombe/messages';
 import { randomUUID } from 'node:crypto';
 import type { LayoutId } from '@zephyrcombe/core';
 import { layOut, layoutOf } from '@zephyrcombe/core';

@@ -1,17 +1,15 @@
 /** Changes to one hose of a job: what was checked, taken as its length, and specified. */
 import type { Approval, JobHose } from '@zephyrcombe/contract';
 import {
-  ALONG_NAMES,
-  createWriter,
   hoseOfJob,
   liveReadings,
   partsOf,
-  problemText,
   readingCautions,
   specificationCautions,
   tapeSetting,
 } from '@zephyrcombe/contract';
 import { boughtGate, lengthFacts, lengthStanding, specificationFacts } from '@zephyrcombe/workshop';
+import { ALONG_NAMES, createWriter, problemText } from '@zephyrcombe/messages';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';

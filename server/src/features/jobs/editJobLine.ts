@@ -1,8 +1,9 @@
 /** Changes to one hard line of a job: its pattern, what was seen while it was made, and that it is made. */
-import { createWriter, lineCautions, lineOfJob, problemText } from '@zephyrcombe/contract';
+import { lineCautions, lineOfJob } from '@zephyrcombe/contract';
+import { lineFacts, lineMadeGate } from '@zephyrcombe/workshop';
+import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Caution } from '@zephyrcombe/core';
 import { developed } from '@zephyrcombe/core';
-import { lineFacts, lineMadeGate } from '@zephyrcombe/workshop';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';

@@ -1,16 +1,8 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
-import {
-  FIELD_FAULTS,
-  REFUSALS,
-  capsOfJob,
-  createWriter,
-  lineMadeOf,
-  lineOfJob,
-  partsOf,
-  problemText,
-} from '@zephyrcombe/contract';
-import type { JobHose } from '@zephyrcombe/contract';
-import type { Override } from '@zephyrcombe/contract';
+import type { JobHose, Override } from '@zephyrcombe/contract';
+import { capsOfJob, lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
+import { digestOf, leftOn, signatureFacts, signGate } from '@zephyrcombe/workshop';
+import { createWriter, FIELD_FAULTS, problemText, REFUSALS } from '@zephyrcombe/messages';
 import {
   judgeBottle,
   judgeGrade,
@@ -22,7 +14,6 @@ import {
   strictestInterval,
 } from '@zephyrcombe/core';
 import type { Caution } from '@zephyrcombe/core';
-import { digestOf, leftOn, signatureFacts, signGate } from '@zephyrcombe/workshop';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { requireTyped } from '../../http/requireTyped.ts';

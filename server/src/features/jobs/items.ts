@@ -1,5 +1,5 @@
 /** Brackets, clips and mount bolts of a job: noted when they come off, ticked when they are on again. */
-import { REFUSALS } from '@zephyrcombe/contract';
+import { REFUSALS } from '@zephyrcombe/messages';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';

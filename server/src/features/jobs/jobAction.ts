@@ -1,11 +1,12 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
-import { REFUSALS, createWriter, may } from '@zephyrcombe/contract';
-import { randomUUID } from 'node:crypto';
 import type { Approval, Job, JobChange, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
+import type { Facts, Obstacle } from '@zephyrcombe/workshop';
+import { digestOf, unanswered } from '@zephyrcombe/workshop';
+import { createWriter, obstacleText, REFUSALS } from '@zephyrcombe/messages';
+import { randomUUID } from 'node:crypto';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
-import type { Facts, Obstacle } from '@zephyrcombe/workshop';
-import { digestOf, obstacleText, unanswered } from '@zephyrcombe/workshop';
 import { isWritten, wasWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';

@@ -1,7 +1,8 @@
 /** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
-import { FIELD_FAULTS, REFUSALS, partsOf } from '@zephyrcombe/contract';
-import { isDeepStrictEqual } from 'node:util';
 import type { Circuit, Hose, Job } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
+import { FIELD_FAULTS, REFUSALS } from '@zephyrcombe/messages';
+import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';

@@ -1,6 +1,7 @@
 /** Making a hose up in the shop: step by step in an order that is kept, and the test without which it is not fitted. */
 import type { MadeStep } from '@zephyrcombe/contract';
-import { MAKE_UP_STEP_NAMES, makeUpStepsOf, partsOf, withCaps } from '@zephyrcombe/contract';
+import { makeUpStepsOf, partsOf, withCaps } from '@zephyrcombe/contract';
+import { MAKE_UP_STEP_NAMES } from '@zephyrcombe/messages';
 import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
 import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResting } from '@zephyrcombe/core';
 import { requireMay } from '../../http/access.ts';

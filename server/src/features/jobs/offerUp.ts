@@ -1,7 +1,7 @@
 /** The new hoses were held against their routes: which ones, as they were then. Another box, proof or length is another hose. */
+import type { FitChecks, JobDetail } from '@zephyrcombe/contract';
 import { hoseOfJob } from '@zephyrcombe/contract';
 import { isOfferedUp, offeredFacts } from '@zephyrcombe/workshop';
-import type { FitChecks, JobDetail } from '@zephyrcombe/contract';
 import { fieldProblem } from '../../http/appProblem.ts';
 import type { JobAction } from './jobAction.ts';
 import { approved } from './jobAction.ts';

@@ -2,8 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import type { JobDetail, Override, Person } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
 import { cautionDigest } from '@zephyrcombe/workshop';
+import type { Caution } from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 

@@ -1,6 +1,8 @@
 /** The label of a hose: its Data Matrix code (ISO/IEC 16022, by bwip-js) and its words. */
-import type { HoseOfJob, JobDetail, PaperSheet, Writer } from '@zephyrcombe/contract';
-import { labelCode, labelLines, labelSheet } from '@zephyrcombe/contract';
+import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import type { PaperSheet } from '@zephyrcombe/documents';
+import { labelCode, labelLines, labelSheet } from '@zephyrcombe/documents';
 import bwipjs from 'bwip-js/node';
 import { z } from 'zod';
 import { calendarDateOf } from '../../dependencies.ts';

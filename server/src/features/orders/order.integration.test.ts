@@ -3,15 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { HydraulicsEntry, JobDetail, OrderDocument, VehicleDetail } from '@zephyrcombe/contract';
-import {
-  createWriter,
-  fromCsvCell,
-  hardLineSheet,
-  hydraulicsOf,
-  orderSheet,
-  templateSheet,
-  textWidth_m,
-} from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
+import { fromCsvCell, hardLineSheet, orderSheet, templateSheet, textWidth_m } from '@zephyrcombe/documents';
 import type { FlatDrawing } from '@zephyrcombe/core';
 import { developed, EXAMPLE_BUILD, exampleBanjo, exampleThreaded, METRIC } from '@zephyrcombe/core';
 import { csvParse } from 'd3-dsv';

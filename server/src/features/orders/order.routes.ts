@@ -1,40 +1,21 @@
 /** The order of a job as files: on paper, as a table, as a document. Worked out from what was specified; nothing is kept. */
-import {
-  Id,
-  createWriter,
-  ORDER_FILES,
-  orderAddress,
-  orderDocument,
-  ordered,
-  orderSheet,
-} from '@zephyrcombe/contract';
-import type { FastifyInstance } from 'fastify';
-import { z } from 'zod';
+import { MEDIA_TYPES, ordered } from '@zephyrcombe/contract';
+import { orderDocument, orderSheet } from '@zephyrcombe/documents';
+import { createWriter } from '@zephyrcombe/messages';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';
 import { personOf } from '../../http/access.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import { fileName } from '../../http/handlers.ts';
 import { pdfOf } from '../drawings/pdf.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
 import { requireWay } from '../jobs/jobAction.ts';
 import { stockForJob } from '../shop/stock.ts';
 import { orderCsv } from './orderCsv.ts';
 
-const Params = z.strictObject({ jobId: Id, file: z.enum(ORDER_FILES) });
-const Query = z.strictObject({ hose: Id.optional() });
-const TYPES = {
-  pdf: 'application/pdf',
-  csv: 'text/csv; charset=utf-8; header=present',
-  json: 'application/json; charset=utf-8',
-} as const;
-
-export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependencies): void {
-  const { database, clock } = dependencies;
-  app.get(
-    orderAddress(':jobId', ':file'),
-    { config: { access: 'read' }, schema: { hide: true, params: Params, querystring: Query } },
-    async (request, reply) => {
-      const { jobId, file } = request.params as z.infer<typeof Params>;
-      const { hose: hoseId } = request.query as z.infer<typeof Query>;
+export function orderHandlers({ database, clock }: Dependencies): Pick<Handlers, 'getOrderFile'> {
+  return {
+    async getOrderFile({ request, params: { jobId, file }, query: { hose: hoseId } }) {
       const now = clock();
       const person = personOf(request);
       const detail = await loadJobDetail(database, jobId);
@@ -49,20 +30,17 @@ export function registerOrderRoutes(app: FastifyInstance, dependencies: Dependen
         write,
       );
       const paper = person.units.length === 'in' ? 'letter' : 'A4';
-      const content =
-        file === 'pdf'
-          ? await pdfOf(orderSheet(document, paper, write), now)
-          : file === 'csv'
-            ? orderCsv(document)
-            : `${JSON.stringify(document, null, 2)}\n`;
-      const name = `order-${detail.vehicle.name}-${document.hoses.length === 1 ? (document.hoses[0]?.name ?? '') : 'hoses'}`;
-      return reply
-        .header(
-          'content-disposition',
-          `attachment; filename*=UTF-8''${encodeURIComponent(`${name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.${file}`)}`,
-        )
-        .type(TYPES[file])
-        .send(content);
+      const of = document.hoses.length === 1 ? (document.hoses[0]?.name ?? '') : 'hoses';
+      return {
+        mediaType: MEDIA_TYPES[file],
+        name: fileName(`order-${detail.vehicle.name}-${of}`, file),
+        content:
+          file === 'pdf'
+            ? await pdfOf(orderSheet(document, paper, write), now)
+            : file === 'csv'
+              ? orderCsv(document)
+              : `${JSON.stringify(document, null, 2)}\n`,
+      };
     },
-  );
+  };
 }

@@ -1,6 +1,7 @@
 /** An order as a table for other programs: CSV (RFC 4180), millimetres and degrees; `docs/formats/order.md` names the columns. */
 import type { OrderDocument, OrderHose } from '@zephyrcombe/contract';
-import { csvCell, datumName } from '@zephyrcombe/contract';
+import { datumName } from '@zephyrcombe/messages';
+import { csvCell } from '@zephyrcombe/documents';
 import { csvFormat } from 'd3-dsv';
 
 const COLUMNS = [

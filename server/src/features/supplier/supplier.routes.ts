@@ -1,15 +1,9 @@
 /** Quote, order and delivery of the hoses of a job. What the supplier said is kept with the job. */
-import {
-  boxCounts,
-  ConfirmationSchema,
-  createWriter,
-  orderDocument,
-  ordered,
-  ParcelSchema,
-  QuoteSchema,
-} from '@zephyrcombe/contract';
 import type { LogKind, Supply } from '@zephyrcombe/contract';
+import { boxCounts, ConfirmationSchema, ordered, ParcelSchema, QuoteSchema } from '@zephyrcombe/contract';
 import { digestOf, orderFacts } from '@zephyrcombe/workshop';
+import { createWriter } from '@zephyrcombe/messages';
+import { orderDocument } from '@zephyrcombe/documents';
 import type { FastifyRequest } from 'fastify';
 import type { Dependencies } from '../../dependencies.ts';
 import { calendarDateOf } from '../../dependencies.ts';

@@ -1,5 +1,5 @@
 /** Talking to the parts supplier: slow, absent or talking nonsense, the shop is told in a sentence and loses nothing. */
-import { REFUSALS } from '@zephyrcombe/contract';
+import { REFUSALS } from '@zephyrcombe/messages';
 import type { z } from 'zod';
 import { AppProblem } from '../../http/appProblem.ts';
 import { readLimited } from '../../http/readLimited.ts';

@@ -1,14 +1,7 @@
-import {
-  REFUSALS,
-  capsAt,
-  createWriter,
-  fittedBolt,
-  partsOf,
-  problemText,
-  torqueOf,
-} from '@zephyrcombe/contract';
-import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
+import { capsAt, fittedBolt, partsOf, torqueOf } from '@zephyrcombe/contract';
 import { fittedFacts, jointGate } from '@zephyrcombe/workshop';
+import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
+import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';

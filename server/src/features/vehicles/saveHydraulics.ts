@@ -1,7 +1,8 @@
 /** Writing a circuit as it stands on the drawing into the rows it had before. */
 import { isDeepStrictEqual } from 'node:util';
 import type { Circuit } from '@zephyrcombe/contract';
-import { fieldFaultText, FIELD_FAULTS, hydraulicsOf } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { FIELD_FAULTS, fieldFaultText } from '@zephyrcombe/messages';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { BROKEN, circuitFaults, hostsFirst } from '@zephyrcombe/core';
 import type { Model, ModelStatic, Transaction } from 'sequelize';

@@ -1,4 +1,4 @@
-import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import { VEHICLE_KIND_NAMES } from '@zephyrcombe/messages';
 import type { WhereOptions } from 'sequelize';
 import { IndexHints, Op } from 'sequelize';
 import type { Database } from '../../database/database.ts';

@@ -1,8 +1,6 @@
 /** Entering, changing, importing and exporting vehicles and their hydraulics. */
+import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
 import {
-  FIELD_FAULTS,
-  REFUSALS,
-  createWriter,
   hydraulicsOf,
   MOST_CIRCUITS,
   readVehicleDocument,
@@ -10,8 +8,8 @@ import {
   withoutNames,
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
+import { createWriter, FIELD_FAULTS, REFUSALS } from '@zephyrcombe/messages';
 import { randomUUID } from 'node:crypto';
-import type { FieldError, VehicleDetail, VehicleEntry } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
 import { isWritten } from '../../database/sentChange.ts';
 import type { FastifyRequest } from 'fastify';

@@ -1,6 +1,6 @@
 /** A circuit on its drawing, to look at. The editor adds hands to the same picture. */
 import type { Hydraulics } from '@zephyrcombe/core';
-import { COMPONENT_NAMES } from '@zephyrcombe/contract';
+import { COMPONENT_NAMES } from '@zephyrcombe/messages';
 import { useMemo } from 'react';
 import { colour } from '../../design/tokens.ts';
 import { JointGlyph } from '../JointGlyph.tsx';

@@ -3,7 +3,7 @@
  * touch a joint or a hose and you are there, in the stage you are in.
  */
 import type { SealKind } from '@zephyrcombe/core';
-import { SEAL_NAMES } from '@zephyrcombe/contract';
+import { SEAL_NAMES } from '@zephyrcombe/messages';
 import { useRef } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';

@@ -1,5 +1,5 @@
 /** The bend a fitting needs, from two directions measured with a tape; everything in the address. */
-import { problemText } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
 import type { EndFamily } from '@zephyrcombe/core';
 import { bendNeeded, END_FAMILIES } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';

@@ -1,17 +1,10 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import {
-  circuitOfPart,
-  isClosed,
-  namesInLine,
-  OUTFLOW_NAMES,
-  partsOf,
-  problemText,
-  vehicleWords,
-} from '@zephyrcombe/contract';
+import { circuitOfPart, isClosed, namesInLine, partsOf } from '@zephyrcombe/contract';
+import { alsoFed, reservoirGuard } from '@zephyrcombe/workshop';
+import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/messages';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
-import { alsoFed, reservoirGuard } from '@zephyrcombe/workshop';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { newestEvent } from '../../api/optimistic.ts';

@@ -9,7 +9,7 @@ import {
   removeLine,
   replaceLine,
 } from '@zephyrcombe/core';
-import { BODY_NAMES, COMPONENT_NAMES, LINE_NAMES, SEAL_NAMES } from '@zephyrcombe/contract';
+import { BODY_NAMES, COMPONENT_NAMES, LINE_NAMES, SEAL_NAMES } from '@zephyrcombe/messages';
 import { useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { newId } from '../../app/newId.ts';

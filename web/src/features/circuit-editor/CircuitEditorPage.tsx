@@ -1,6 +1,7 @@
 /** A circuit put together and corrected on its own drawing. */
 import type { Circuit, Vehicle } from '@zephyrcombe/contract';
-import { CircuitSchema, COMPONENT_NAMES } from '@zephyrcombe/contract';
+import { CircuitSchema } from '@zephyrcombe/contract';
+import { COMPONENT_NAMES } from '@zephyrcombe/messages';
 import type { ComponentKind, FluidGrade } from '@zephyrcombe/core';
 import { BROKEN, canBeLaidOut, circuitFaults, FLUID_GRADES } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';

@@ -1,7 +1,7 @@
 /** The date on a hose as it is printed there; where it reads two ways, the person with the hose in hand decides. */
 import type { Construction } from '@zephyrcombe/core';
 import { hoseAge, readDateCode } from '@zephyrcombe/core';
-import { dateCodeText, hoseAgeText } from '@zephyrcombe/contract';
+import { dateCodeText, hoseAgeText } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';

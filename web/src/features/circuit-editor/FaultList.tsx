@@ -1,5 +1,5 @@
 import type { CircuitFault } from '@zephyrcombe/core';
-import { faultText } from '@zephyrcombe/contract';
+import { faultText } from '@zephyrcombe/messages';
 import { TextButton } from '../../design/Button.tsx';
 import { Fine, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';

@@ -31,7 +31,7 @@ import {
   refusalText,
   SEAT_NAMES,
   WRENCH_WORDS,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { ChoiceRow, Pick } from '../../design/fields.tsx';

@@ -1,7 +1,7 @@
 /** One hose or hard line: length, bore, what it is made of, its date, and what can be made of it. */
 import type { Construction, HydraulicLine } from '@zephyrcombe/core';
 import { changeLine, CONSTRUCTIONS, insertJunction, removeLine, replaceLine } from '@zephyrcombe/core';
-import { LINE_NAMES } from '@zephyrcombe/contract';
+import { LINE_NAMES } from '@zephyrcombe/messages';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { ChoiceRow, TextField, Tick } from '../../design/fields.tsx';

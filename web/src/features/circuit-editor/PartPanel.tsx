@@ -9,7 +9,8 @@ import {
   removeComponent,
   withKnown,
 } from '@zephyrcombe/core';
-import { BODY_NAMES, COMPONENT_NAMES, FACT_NAMES, namesInLine } from '@zephyrcombe/contract';
+import { namesInLine } from '@zephyrcombe/contract';
+import { BODY_NAMES, COMPONENT_NAMES, FACT_NAMES } from '@zephyrcombe/messages';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { Pick, TextField } from '../../design/fields.tsx';

@@ -1,5 +1,6 @@
 /** The torque figures of a joint: whose they are, and for which part. */
-import { MATERIAL_NAMES, TORQUE_PART_NAMES, torqueOf, torqueSourceName } from '@zephyrcombe/contract';
+import { torqueOf } from '@zephyrcombe/contract';
+import { MATERIAL_NAMES, TORQUE_PART_NAMES, torqueSourceName } from '@zephyrcombe/messages';
 import type { HydraulicJoint, JointMaterial, PartTorque, TorquePart } from '@zephyrcombe/core';
 import { JOINT_MATERIALS, TORQUE_PARTS } from '@zephyrcombe/core';
 import { useState } from 'react';

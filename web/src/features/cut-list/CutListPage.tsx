@@ -1,5 +1,5 @@
 /** Pieces of hose from what is in stock, with the least thrown away; everything in the address. */
-import { problemText } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
 import type { CutPlan } from '@zephyrcombe/core';
 import { cutList, USUAL_INSERTION_m } from '@zephyrcombe/core';
 import { useDeferredValue, useMemo } from 'react';

@@ -1,5 +1,5 @@
 /** One hose length as everybody counts it, side by side on its drawing; everything in the address. */
-import { datumName, problemText } from '@zephyrcombe/contract';
+import { datumName, problemText } from '@zephyrcombe/messages';
 import { convertLength, sealingDatum } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -9,8 +9,8 @@ import type {
   WrongEnd,
 } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, END_FAMILIES, judgeDonor, THREADS } from '@zephyrcombe/core';
-import type { Writer } from '@zephyrcombe/contract';
-import { problemText } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { problemText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Pick } from '../../design/fields.tsx';
 import { Fine, Line, SheetTitle, Stack } from '../../design/layout.ts';

@@ -1,13 +1,13 @@
 /** What was found on one hose, pipe or joint, what to do about it, and the way to record more. */
 import type { Finding } from '@zephyrcombe/contract';
+import { isClosed } from '@zephyrcombe/contract';
 import {
   CONDITION_SIGNS,
   CONDITION_WORDS,
   DEEPER_WORDS,
   DEGREE_WORDS,
   RECOMMENDATION_WORDS,
-  isClosed,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { Condition, Degree, FindingSubject } from '@zephyrcombe/core';
 import { conditionsOn, DEGREES, recommend } from '@zephyrcombe/core';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 /** Caps and plugs of the hoses of a job: counted on, counted off; one too many inside blocks the brake. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { partsOf, capsOfJob, uncountedOpenings, isClosed } from '@zephyrcombe/contract';
+import { capsOfJob, isClosed, partsOf, uncountedOpenings } from '@zephyrcombe/contract';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

@@ -1,15 +1,8 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import {
-  hoseOfJob,
-  partsOf,
-  FIT_CHECK_NAMES,
-  LINES_OFFERED,
-  problemText,
-  proofCautions,
-  SEAL_NAMES,
-  isClosed,
-} from '@zephyrcombe/contract';
+import { hoseOfJob, isClosed, partsOf, proofCautions } from '@zephyrcombe/contract';
+import { isOfferedUp, isTorqued, jointGate } from '@zephyrcombe/workshop';
+import { FIT_CHECK_NAMES, LINES_OFFERED, problemText, SEAL_NAMES } from '@zephyrcombe/messages';
 import type { FitStep } from '@zephyrcombe/core';
 import { assumedOfPort, fitPlan, judgeOfferUp } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -31,7 +24,6 @@ import { OpenedPort } from '../known/OpenedPort.tsx';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
-import { isOfferedUp, isTorqued, jointGate } from '@zephyrcombe/workshop';
 import { Obstacles } from '../job/Obstacles.tsx';
 
 const Steps = styled.ol`

@@ -1,15 +1,14 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
+import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
+import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
   cautionText,
-  fittedBolt,
   MATERIAL_NAMES,
   problemText,
-  WITNESS_MARK_NAMES,
-  isClosed,
   TORQUE_PART_NAMES,
-  torqueOf,
   torqueSourceName,
-} from '@zephyrcombe/contract';
+  WITNESS_MARK_NAMES,
+} from '@zephyrcombe/messages';
 import type { Caution, PartTorque } from '@zephyrcombe/core';
 import {
   fromSI,
@@ -19,7 +18,6 @@ import {
   washersNeeded,
   wrenchRange,
 } from '@zephyrcombe/core';
-import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';

@@ -1,5 +1,5 @@
 import type { Circuit } from '@zephyrcombe/contract';
-import { OUTFLOW_NAMES } from '@zephyrcombe/contract';
+import { OUTFLOW_NAMES } from '@zephyrcombe/messages';
 import type { FluidGrade } from '@zephyrcombe/core';
 import { FLUID_GRADES } from '@zephyrcombe/core';
 import styled from 'styled-components';

@@ -1,16 +1,5 @@
 /** Final checks, the fluid record with its next due, the signature. */
-import {
-  capsOfJob,
-  handoverNames,
-  may,
-  partsOf,
-  problemText,
-  STAGE_NAMES,
-  vehicleWords,
-  whoMay,
-} from '@zephyrcombe/contract';
-import type { HandoverCheck } from '@zephyrcombe/core';
-import { handoverChecks, judgeBottle, judgeGrade, nextDue, strictestInterval } from '@zephyrcombe/core';
+import { capsOfJob, may, partsOf } from '@zephyrcombe/contract';
 import {
   digestOf,
   isDry,
@@ -22,6 +11,9 @@ import {
   signatureFacts,
   signGate,
 } from '@zephyrcombe/workshop';
+import { handoverNames, problemText, STAGE_NAMES, vehicleWords, whoMay } from '@zephyrcombe/messages';
+import type { HandoverCheck } from '@zephyrcombe/core';
+import { handoverChecks, judgeBottle, judgeGrade, nextDue, strictestInterval } from '@zephyrcombe/core';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

@@ -1,5 +1,5 @@
 import type { Reason } from '@zephyrcombe/contract';
-import { cautionText, ROLE_NAMES } from '@zephyrcombe/contract';
+import { cautionText, ROLE_NAMES } from '@zephyrcombe/messages';
 import type { Caution } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Label } from '../../design/layout.ts';

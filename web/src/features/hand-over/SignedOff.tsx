@@ -1,6 +1,6 @@
 /** A job that is signed off: its fluid records, each with what is due next. */
 import type { FluidService } from '@zephyrcombe/contract';
-import { OUTFLOW_NAMES } from '@zephyrcombe/contract';
+import { OUTFLOW_NAMES } from '@zephyrcombe/messages';
 import { nextDue } from '@zephyrcombe/core';
 import { Link } from 'react-router';
 import { useWriter } from '../../app/SessionContext.ts';

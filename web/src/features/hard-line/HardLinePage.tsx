@@ -1,6 +1,7 @@
 /** A hard line from its legs and bends: what to cut, where to bend, in which order, and its drawings; all in the address. */
-import { hardLineSheet, problemText } from '@zephyrcombe/contract';
 import type { HardLineRequest } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
+import { hardLineSheet } from '@zephyrcombe/documents';
 import { developed, isFlat, judgeLine } from '@zephyrcombe/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,12 +1,7 @@
 /** A hard line as it is typed, worked out and drawn: on the bench, and in a job. */
-import {
-  FLARE_FORM_NAMES,
-  LINE_MATERIAL_NAMES,
-  lineRestsOn,
-  lineStepText,
-  rollText,
-} from '@zephyrcombe/contract';
 import type { HardLineRequest, LineFigure } from '@zephyrcombe/contract';
+import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '@zephyrcombe/messages';
+import { lineRestsOn, lineStepText, rollText } from '@zephyrcombe/documents';
 import type { Calculated, Developed, FlareForm, FlareLooks, FlatDrawing } from '@zephyrcombe/core';
 import {
   bendMarks,

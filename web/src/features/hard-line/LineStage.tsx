@@ -1,17 +1,11 @@
 /** A hard line of a job: its pattern while it is measured, its making while it is specified. */
 import type { JobLine, LineOfJob } from '@zephyrcombe/contract';
-import {
-  hardLineSheet,
-  isClosed,
-  lineCautions,
-  lineOfJob,
-  may,
-  problemText,
-  whoMay,
-} from '@zephyrcombe/contract';
+import { isClosed, lineCautions, lineOfJob, may } from '@zephyrcombe/contract';
+import { digestOf, isLineMade, lineFacts, lineMadeGate, lineStanding } from '@zephyrcombe/workshop';
+import { problemText, whoMay } from '@zephyrcombe/messages';
+import { hardLineSheet } from '@zephyrcombe/documents';
 import type { FlareForm } from '@zephyrcombe/core';
 import { developed, isFlat } from '@zephyrcombe/core';
-import { digestOf, isLineMade, lineFacts, lineMadeGate, lineStanding } from '@zephyrcombe/workshop';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { isSending } from '../../api/isSending.ts';

@@ -1,6 +1,6 @@
 /** A hard line as it stands in the address: texts as typed, lists with a semicolon between. */
-import { LINE_FIGURES } from '@zephyrcombe/contract';
 import type { JobLine, LineFigure, Paper } from '@zephyrcombe/contract';
+import { LINE_FIGURES } from '@zephyrcombe/contract';
 import type {
   FlareForm,
   FlareLooks,

@@ -1,6 +1,6 @@
 /** Which wrench goes on a hexagon, and which neighbour rounds it; on the bench, with everything in the address. */
 import { judgeWrench, WRENCH_SIZES, wrenchesFor } from '@zephyrcombe/core';
-import { WRENCH_WORDS } from '@zephyrcombe/contract';
+import { WRENCH_WORDS } from '@zephyrcombe/messages';
 import { useCrumb } from '../../app/crumb.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -1,6 +1,7 @@
 /** Brackets, clips and mount bolts: noted where they come off, ticked where they go on again. */
 import type { ItemKind, JobItem } from '@zephyrcombe/contract';
-import { isClosed, ITEM_KINDS, ITEM_NAMES } from '@zephyrcombe/contract';
+import { isClosed, ITEM_KINDS } from '@zephyrcombe/contract';
+import { ITEM_NAMES } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

@@ -1,6 +1,6 @@
 import type { Caution } from '@zephyrcombe/core';
 import { severityOf, stopsAmong } from '@zephyrcombe/core';
-import { cautionText } from '@zephyrcombe/contract';
+import { cautionText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';

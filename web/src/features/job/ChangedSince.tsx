@@ -1,7 +1,7 @@
 /** What was approved and is not what it was: what changed since, and who had approved it. */
 import type { Approval } from '@zephyrcombe/contract';
 import type { Standing } from '@zephyrcombe/workshop';
-import { changeText } from '@zephyrcombe/workshop';
+import { changeText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Notice } from '../../design/Notice.tsx';
 

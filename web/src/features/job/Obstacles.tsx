@@ -1,6 +1,6 @@
 /** What stands in the way, and the way out, before the button is pressed: the same that the server would answer. */
 import type { Obstacle } from '@zephyrcombe/workshop';
-import { obstacleText } from '@zephyrcombe/workshop';
+import { obstacleText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';

@@ -1,5 +1,5 @@
 import type { Stage } from '@zephyrcombe/core';
-import { STAGE_NAMES } from '@zephyrcombe/contract';
+import { STAGE_NAMES } from '@zephyrcombe/messages';
 import { useEffect, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import styled from 'styled-components';

@@ -1,11 +1,10 @@
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
-import { firstCircuit, JobDetailSchema } from '@zephyrcombe/contract';
+import { firstCircuit, hoseCautions, hoseOfJob, JobDetailSchema, liveReadings } from '@zephyrcombe/contract';
+import { progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { STAGES } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { nippleView, orderedNipples } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
-import { hoseCautions, hoseOfJob, liveReadings } from '@zephyrcombe/contract';
 import {
   circuitWithLengths,
   hosesOn,

@@ -1,10 +1,10 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
 import type { Circuit, Hose, JobDetail, JobHose, JobLine, JointOfJob } from '@zephyrcombe/contract';
 import { jointOfJob, partsCautions, partsOf } from '@zephyrcombe/contract';
+import { isTorqued } from '@zephyrcombe/workshop';
 import type { Calculated, Caution, Result } from '@zephyrcombe/core';
 import { boltEngagement, distancesFromMaster } from '@zephyrcombe/core';
 import type { Engagement } from '@zephyrcombe/core';
-import { isTorqued } from '@zephyrcombe/workshop';
 import type { FLUID } from '../../design/tokens.ts';
 import type { JointState } from '../../drawing/JointGlyph.tsx';
 

@@ -1,5 +1,6 @@
 import type { DueItem, Job, JobSummary } from '@zephyrcombe/contract';
-import { namesInLine, STAGE_NAMES } from '@zephyrcombe/contract';
+import { namesInLine } from '@zephyrcombe/contract';
+import { STAGE_NAMES } from '@zephyrcombe/messages';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';

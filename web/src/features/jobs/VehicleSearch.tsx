@@ -1,5 +1,5 @@
 import type { ListedVehicle } from '@zephyrcombe/contract';
-import { VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import { VEHICLE_KIND_NAMES } from '@zephyrcombe/messages';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-aria-components';

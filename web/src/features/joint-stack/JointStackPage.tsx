@@ -1,5 +1,5 @@
 /** A banjo joint cut open: stack, thread engaged, way of the fluid, and what a torque does to the bolt; all in the address. */
-import { BOLT_STATE_NAMES, BOLT_VERDICTS, MATERIAL_NAMES, problemText } from '@zephyrcombe/contract';
+import { BOLT_STATE_NAMES, BOLT_VERDICTS, MATERIAL_NAMES, problemText } from '@zephyrcombe/messages';
 import type { Caution, Passage } from '@zephyrcombe/core';
 import {
   BOLT_STATES,

@@ -1,18 +1,14 @@
 /** A hose out of its box beside the one on the vehicle and the one that was ordered: item by item, before anything is opened. */
 import type { HoseOfJob, KitCheck } from '@zephyrcombe/contract';
+import { hoseOfJob, isClosed, kitOrderOf, may, orderDatumOf } from '@zephyrcombe/contract';
 import {
   clockingLabel,
   datumName,
-  hoseOfJob,
-  isClosed,
   KIT_ITEM_NAMES,
   KIT_VERDICT_NAMES,
-  kitOrderOf,
   kitReasonText,
-  may,
-  orderDatumOf,
   whoMay,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { KitEnd, KitFound, KitItem, KitOrder, KitVerdict } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';

@@ -1,5 +1,5 @@
 /** Says how some figures of a part are known. What the shop keeps of who said so is the server's to write. */
-import { HOW_KNOWN_NAMES, ORIGIN_NAMES } from '@zephyrcombe/contract';
+import { HOW_KNOWN_NAMES, ORIGIN_NAMES } from '@zephyrcombe/messages';
 import type { Knowing, Known, Origin } from '@zephyrcombe/core';
 import { HOW_KNOWN } from '@zephyrcombe/core';
 import { Pick } from '../../design/fields.tsx';

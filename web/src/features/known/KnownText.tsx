@@ -1,5 +1,5 @@
 /** How a figure is known, in words; what is only assumed has a broken line of its own, on the screen and on paper. */
-import { knowingText } from '@zephyrcombe/contract';
+import { knowingText } from '@zephyrcombe/messages';
 import type { Knowing } from '@zephyrcombe/core';
 import styled from 'styled-components';
 import { SIZE, colour } from '../../design/tokens.ts';

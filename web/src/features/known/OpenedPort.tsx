@@ -1,6 +1,6 @@
 /** A joint that is open by now, and what was assumed of its port: as it was, or something else. */
 import type { Port } from '@zephyrcombe/contract';
-import { FACT_NAMES, listOf, SEAT_NAMES } from '@zephyrcombe/contract';
+import { FACT_NAMES, listOf, SEAT_NAMES } from '@zephyrcombe/messages';
 import type { Seat, ThreadGender } from '@zephyrcombe/core';
 import { assumedOfPort, SEATS, THREAD_GENDERS, THREADS } from '@zephyrcombe/core';
 import { useState } from 'react';

@@ -1,5 +1,6 @@
 /** Layouts compared inside a job: the chosen one goes into the job with all its hoses. */
-import { hydraulicsOf, LAYOUT_NAMES, isClosed } from '@zephyrcombe/contract';
+import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
+import { LAYOUT_NAMES } from '@zephyrcombe/messages';
 import { canBeLaidOut, layoutOf } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';

@@ -1,5 +1,5 @@
 /** The same brake laid out in each way, side by side: drawing, figures with their working, and when each is right. */
-import { LAYOUT_NAMES, LAYOUT_WHEN, layoutPraise } from '@zephyrcombe/contract';
+import { LAYOUT_NAMES, LAYOUT_WHEN, layoutPraise } from '@zephyrcombe/messages';
 import type { Calculated, Hydraulics, LayoutFigures, LayoutId } from '@zephyrcombe/core';
 import { layOut, layoutFigures, layoutOf, LAYOUTS } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';

@@ -1,6 +1,6 @@
 /** Layouts of a circuit compared on its vehicle; the chosen one is taken to the drawing. */
-import { hydraulicsOf } from '@zephyrcombe/contract';
 import type { Circuit } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
 import { canBeLaidOut, layoutOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';

@@ -1,9 +1,10 @@
 /** The hoses and hard lines of the circuit: which this job replaces, how old they are, what was found on them. */
 import type { Hose } from '@zephyrcombe/contract';
-import { flaresText, hoseAgeText, hydraulicsOf, isClosed, LINE_NAMES } from '@zephyrcombe/contract';
+import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
+import { leftOn } from '@zephyrcombe/workshop';
+import { flaresText, hoseAgeText, LINE_NAMES } from '@zephyrcombe/messages';
 import type { Construction } from '@zephyrcombe/core';
 import { changeLine, CONSTRUCTIONS, hoseAge } from '@zephyrcombe/core';
-import { leftOn } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

@@ -1,12 +1,6 @@
 /** What is on the vehicle, what is at each end, what is worn, and what to beware of. */
-import {
-  BODY_NAMES,
-  COMPONENT_NAMES,
-  hydraulicsOf,
-  SEAL_NAMES,
-  SEAT_NAMES,
-  isClosed,
-} from '@zephyrcombe/contract';
+import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
+import { BODY_NAMES, COMPONENT_NAMES, SEAL_NAMES, SEAT_NAMES } from '@zephyrcombe/messages';
 import { canBeLaidOut, circuitFaults, hoseAge, knowingOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';

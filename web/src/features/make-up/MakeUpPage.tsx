@@ -1,19 +1,15 @@
 /** The build sheet of a hose made up here: one step after the other, in an order that cannot be got wrong, up to the proof test. */
 import type { HoseOfJob, MadeStep } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, isClosed, makeUpStepsOf, proofCautions } from '@zephyrcombe/contract';
 import {
   ALONG_NAMES,
-  buildOf,
-  hoseOfJob,
+  clockingText,
   LUBRICANT_NAMES,
   MAKE_UP_STEP_NAMES,
   METAL_PAIR_NAMES,
   problemText,
-  proofCautions,
   PROOF_FAULT_NAMES,
-  makeUpStepsOf,
-  isClosed,
-  clockingText,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { Lubricant, MakeUpStep, MakeUpStepKind } from '@zephyrcombe/core';
 import {
   cutLength,

@@ -1,6 +1,7 @@
 /** The proof test of a hose made up here: pressure, time, with what, at which gauge, and what was seen. */
 import type { HoseOfJob } from '@zephyrcombe/contract';
-import { may, PROOF_FAULT_NAMES, PROOF_MEDIUM_NAMES, whoMay } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
+import { PROOF_FAULT_NAMES, PROOF_MEDIUM_NAMES, whoMay } from '@zephyrcombe/messages';
 import type { ProofMedium } from '@zephyrcombe/core';
 import { PROOF, PROOF_MEDIA, proofFaults } from '@zephyrcombe/core';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 /** A hose from the shelf offered for the one that is being measured. */
 import type { JobHose } from '@zephyrcombe/contract';
-import { partsOf, isClosed } from '@zephyrcombe/contract';
+import { isClosed, partsOf } from '@zephyrcombe/contract';
 import type { OrderLength } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';

@@ -1,6 +1,6 @@
 /** Longer springs, spacers or arms that are still to be fitted: the wheel will hang lower than it was measured. */
-import { isClosed } from '@zephyrcombe/contract';
 import type { JobHose } from '@zephyrcombe/contract';
+import { isClosed } from '@zephyrcombe/contract';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

@@ -1,20 +1,18 @@
 /** Tape readings typed onto the hose's own drawing; the length to order with all that speaks for and against it. */
-import type { JobHose, Writer } from '@zephyrcombe/contract';
+import type { JobHose } from '@zephyrcombe/contract';
 import {
-  datumName,
   isClosed,
   liveReadings,
   may,
   movementOfHose,
   orderDatumOf,
-  readingCautions,
   orderedLength_m,
   partsOf,
-  POSE_CHECK_NAMES,
-  POSE_NAMES,
-  problemText,
-  whoMay,
+  readingCautions,
 } from '@zephyrcombe/contract';
+import { digestOf, lengthFacts, lengthStanding } from '@zephyrcombe/workshop';
+import type { Writer } from '@zephyrcombe/messages';
+import { datumName, POSE_CHECK_NAMES, POSE_NAMES, problemText, whoMay } from '@zephyrcombe/messages';
 import type { HoseMovement, Pose } from '@zephyrcombe/core';
 import { checksFor, POSES, posesFor, sealingDatum, stopsAmong } from '@zephyrcombe/core';
 import { useState } from 'react';
@@ -39,7 +37,6 @@ import {
   Stack,
 } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
-import { digestOf, lengthFacts, lengthStanding } from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { KeepEvidence } from '../job/KeepEvidence.tsx';

@@ -1,5 +1,5 @@
 /** Every pose that was read: its length, how far its readings differ, how sure it is. */
-import { POSE_NAMES } from '@zephyrcombe/contract';
+import { POSE_NAMES } from '@zephyrcombe/messages';
 import type { OrderLength } from '@zephyrcombe/core';
 import { FigureTable } from '../../design/FigureTable.ts';
 import { useWriter } from '../../app/SessionContext.ts';

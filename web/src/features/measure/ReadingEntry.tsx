@@ -1,5 +1,6 @@
 import type { JobHose } from '@zephyrcombe/contract';
-import { partsOf, AID_NAMES, datumName, movementOfHose, problemText, isClosed } from '@zephyrcombe/contract';
+import { isClosed, movementOfHose, partsOf } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, problemText } from '@zephyrcombe/messages';
 import type { Aid, Pose } from '@zephyrcombe/core';
 import { AID_UNCERTAINTY_m, AIDS, sealingDatum, wrapAllowance } from '@zephyrcombe/core';
 import { useJobAction } from '../../api/queries.ts';

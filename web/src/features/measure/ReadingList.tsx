@@ -1,5 +1,6 @@
 import type { Reading } from '@zephyrcombe/contract';
-import { AID_NAMES, datumName, movementOfHose, POSE_NAMES, isClosed } from '@zephyrcombe/contract';
+import { isClosed, movementOfHose } from '@zephyrcombe/contract';
+import { AID_NAMES, datumName, POSE_NAMES } from '@zephyrcombe/messages';
 import { wrapAllowance } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';

@@ -1,6 +1,6 @@
 /** One length as every datum counts it, placed on the drawing of its hose. */
-import type { Writer } from '@zephyrcombe/contract';
-import { datumName } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { datumName } from '@zephyrcombe/messages';
 import type { EndGeometry, LengthPoint } from '@zephyrcombe/core';
 import type { DrawnLength } from './HoseDrawing.tsx';
 import { datumsFor, inDatum, restsOnAssumed } from './measureView.ts';

@@ -1,6 +1,7 @@
 /** The parts of a job with spares, against what lies on the shelf; the shelf is counted where it is read. */
 import type { JobDetail, StockItem } from '@zephyrcombe/contract';
-import { billOfJob, partText } from '@zephyrcombe/contract';
+import { billOfJob } from '@zephyrcombe/contract';
+import { partText } from '@zephyrcombe/messages';
 import type { BillLine } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 /** What a hose for the road has to show, by family of standards: careful words and where to ask; no legal advice. */
-import { MARKING_NOTES, MARKING_QUESTION } from '@zephyrcombe/contract';
 import type { Vehicle } from '@zephyrcombe/contract';
+import { MARKING_NOTES, MARKING_QUESTION } from '@zephyrcombe/messages';
 import { Fine } from '../../design/layout.ts';
 
 export function MarkingNotes({ use }: { readonly use: Vehicle['use'] }) {

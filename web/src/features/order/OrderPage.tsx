@@ -1,28 +1,29 @@
 /** What to order, hose by hose, and what else goes into the box, less what lies on the shelf. */
 import type { HoseOfJob, JobDetail, OrderHose } from '@zephyrcombe/contract';
 import {
-  partsOf,
-  ALONG_NAMES,
-  BRAID_NAMES,
   buildOf,
-  COVER_NAMES,
-  datumName,
-  endText,
-  FIXING_NAMES,
   hoseOfJob,
-  LINER_NAMES,
-  MATERIAL_NAMES,
+  isClosed,
   ORDER_FILES,
   orderAddress,
   ordered,
-  orderHead,
   orderHose,
   orderNumber,
-  isClosed,
+  partsOf,
   torqueOf,
-  torqueSourceName,
 } from '@zephyrcombe/contract';
-import { clockingText } from '@zephyrcombe/contract';
+import {
+  ALONG_NAMES,
+  BRAID_NAMES,
+  clockingText,
+  COVER_NAMES,
+  datumName,
+  FIXING_NAMES,
+  LINER_NAMES,
+  MATERIAL_NAMES,
+  torqueSourceName,
+} from '@zephyrcombe/messages';
+import { endText, orderHead } from '@zephyrcombe/documents';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';

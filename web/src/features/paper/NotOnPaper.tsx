@@ -1,5 +1,5 @@
 /** Before a file is made: which letters it cannot set. */
-import { notOnPaper } from '@zephyrcombe/contract';
+import { notOnPaper } from '@zephyrcombe/documents';
 import { Notice } from '../../design/Notice.tsx';
 
 export function NotOnPaper({ texts }: { readonly texts: readonly (string | null | undefined)[] }) {

@@ -1,8 +1,8 @@
 /** A straight distance from bolt to bolt, taken in a pose or two: the quickest test of all that was measured. */
 import type { Dimension, MeasuredChord, RigPose, Scene } from '@zephyrcombe/core';
 import { checkChords, portChord_m, sceneProblem, withChange } from '@zephyrcombe/core';
-import { problemText } from '@zephyrcombe/contract';
-import type { Writer } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { problemText } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';

@@ -1,8 +1,8 @@
 /** A candidate laid aside, beside the one on the bench: what each costs. */
 import type { CornerHose, RouteProof, Scene } from '@zephyrcombe/core';
 import { lyingOf } from '@zephyrcombe/core';
-import type { Writer } from '@zephyrcombe/contract';
-import { clockingText } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { clockingText } from '@zephyrcombe/messages';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -1,7 +1,7 @@
 /** Searches the bends on offer, turned and at several lengths, for the best worst pose; what is found can be looked at. */
 import type { FoundFitting, Scene, SceneHose } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg } from '@zephyrcombe/core';
-import type { Writer } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup, Label as AriaLabel, ProgressBar } from 'react-aria-components';
 import styled from 'styled-components';

@@ -1,7 +1,7 @@
 /** What the route comes to, in large figures, with the pose that decides each. */
 import type { Lying, RigPose, RouteProof, Scene } from '@zephyrcombe/core';
 import { lyingOf, TAUT_RATIO } from '@zephyrcombe/core';
-import { clockingConvention, problemText } from '@zephyrcombe/contract';
+import { clockingConvention, problemText } from '@zephyrcombe/messages';
 import type { ReactNode } from 'react';
 import { memo } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';

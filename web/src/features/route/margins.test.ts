@@ -1,4 +1,4 @@
-import { createWriter } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
 import { METRIC } from '@zephyrcombe/core';
 import type { PoseFigures } from './compute.ts';
 import { figureText, marginOf, shadesOf } from './margins.ts';

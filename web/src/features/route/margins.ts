@@ -1,6 +1,6 @@
 /** How far a pose is from its limit, as a share of it: below nothing it is over. */
 import { fromSI, TAUT_RATIO } from '@zephyrcombe/core';
-import type { Writer } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
 import type { MapFigure } from './benchState.ts';
 import type { PoseFigures } from './compute.ts';
 

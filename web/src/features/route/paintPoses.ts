@@ -1,5 +1,5 @@
 /** The fields of a pose map: darker is nearer the limit, a cross is over it or jumps, a ring is the worst. */
-import type { Writer } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
 import { colourNow } from '../../design/sheetColours.ts';
 import { FONT } from '../../design/tokens.ts';
 import type { MapFigure } from './benchState.ts';

@@ -1,5 +1,5 @@
 /** The points of a corner as a table for other programs: CSV (RFC 4180), millimetres, one row a point. */
-import { csvCell, fromCsvCell } from '@zephyrcombe/contract';
+import { csvCell, fromCsvCell } from '@zephyrcombe/documents';
 import { RIG_BODIES } from '@zephyrcombe/core';
 import type { Corner, Vector } from '@zephyrcombe/core';
 import { csvFormat, csvParse } from 'd3-dsv';

@@ -1,7 +1,7 @@
 /** Of a kept route only what Measure needs: the lengths that hold, and how one length that is offered would do. */
 import type { Calculated, NotCalculated, RouteProof, Scene } from '@zephyrcombe/core';
 import { useEffect, useMemo, useState } from 'react';
-import { problemText } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
 import type { FoundWindow } from './compute.ts';
 import type { RouteAnswer, RouteQuestion } from './protocol.ts';

@@ -1,4 +1,4 @@
-import { createWriter } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
 import { IMPERIAL, METRIC, PATTERN_CORNERS } from '@zephyrcombe/core';
 import { apartText, disagreement_m, poseText, rangeText, windowText } from './words.ts';
 

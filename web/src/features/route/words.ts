@@ -1,8 +1,8 @@
 /** Poses and what decides a route, in words. */
 import type { RigAxis, RigPose, Rig, RouteReason } from '@zephyrcombe/core';
 import { axesOf } from '@zephyrcombe/core';
-import type { Writer } from '@zephyrcombe/contract';
-import { listOf } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { listOf } from '@zephyrcombe/messages';
 import type { FoundWindow } from './compute.ts';
 
 /** "right lock", "24° left", "straight ahead"; "full droop", "40 mm", "full bump". */

@@ -1,14 +1,7 @@
-import type { JobDetail, Writer } from '@zephyrcombe/contract';
-import {
-  buildOf,
-  firstOutingText,
-  flaresText,
-  handoverNames,
-  hoseOfJob,
-  lineOfJob,
-  partsOf,
-  vehicleWords,
-} from '@zephyrcombe/contract';
+import type { JobDetail } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, lineOfJob, partsOf } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { firstOutingText, flaresText, handoverNames, vehicleWords } from '@zephyrcombe/messages';
 import { handoverChecks } from '@zephyrcombe/core';
 import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -1,5 +1,6 @@
 import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
-import { LOG_NAMES, nipplesOf, partsOf, POSE_NAMES } from '@zephyrcombe/contract';
+import { nipplesOf, partsOf } from '@zephyrcombe/contract';
+import { describeEntry, LOG_NAMES } from '@zephyrcombe/messages';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
@@ -10,7 +11,6 @@ import { Beside, Fine } from '../../design/layout.ts';
 import { MoreButton } from '../../design/MoreButton.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { JobSheet } from './JobSheet.tsx';
-import { describeEntry } from './describeEntry.ts';
 import { PrintTable } from './sheetParts.ts';
 
 /** Who did what and when. Nothing in it is ever changed. */
@@ -110,7 +110,7 @@ function LogTable({ detail, filter }: LogTableProps) {
               <td style={{ overflowWrap: 'normal', wordBreak: 'normal' }}>{entry.by}</td>
               <td>
                 {LOG_NAMES[entry.kind]}
-                {describeEntry(entry, detail, write, POSE_NAMES)}
+                {describeEntry(entry, detail, write)}
               </td>
             </tr>
           ))}

@@ -1,6 +1,7 @@
 /** The lead's page: who works here, in which role, and what each role may do. */
 import type { PersonRecord, Role } from '@zephyrcombe/contract';
-import { ACTION_NAMES, ACTIONS, MAY, ROLE_NAMES, ROLES } from '@zephyrcombe/contract';
+import { ACTIONS, MAY, ROLES } from '@zephyrcombe/contract';
+import { ACTION_NAMES, ROLE_NAMES } from '@zephyrcombe/messages';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ApiError, RequestOf } from '../../api/client.ts';

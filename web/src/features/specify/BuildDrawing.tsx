@@ -1,5 +1,5 @@
 /** The hose laid out straight and to scale along its length, with what is on it; parts are moved by pointer or keys. */
-import { ALONG_NAMES } from '@zephyrcombe/contract';
+import { ALONG_NAMES } from '@zephyrcombe/messages';
 import type { AlongPart, EndGeometry, FreeHose, HoseBuild } from '@zephyrcombe/core';
 import { kept } from '@zephyrcombe/core';
 import type { KeyboardEvent, PointerEvent } from 'react';

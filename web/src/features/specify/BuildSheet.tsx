@@ -1,4 +1,5 @@
 /** The hose end to end: on its own drawing, and what it is made of. Everything is there to begin with, and says why. */
+import type { HoseOfJob } from '@zephyrcombe/contract';
 import {
   ALONG_NAMES,
   ALONG_REASON_NAMES,
@@ -9,8 +10,7 @@ import {
   FIXING_NAMES,
   LINER_NAMES,
   MATERIAL_NAMES,
-} from '@zephyrcombe/contract';
-import type { HoseOfJob } from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { AlongKind, AlongPart, EndFitting, HoseBuild } from '@zephyrcombe/core';
 import {
   ALONG_KINDS,

@@ -1,5 +1,5 @@
 import type { Bolt, Washer } from '@zephyrcombe/contract';
-import { MATERIAL_NAMES, SEAL_NAMES } from '@zephyrcombe/contract';
+import { MATERIAL_NAMES, SEAL_NAMES } from '@zephyrcombe/messages';
 import { assumedOfPort } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';

@@ -1,6 +1,6 @@
 /** What the kept route says of the hose as it is to be built: tried anew in a worker with every change. */
 import type { HoseOfJob } from '@zephyrcombe/contract';
-import { problemText } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
 import type { HoseBuild } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';

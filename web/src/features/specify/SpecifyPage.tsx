@@ -1,21 +1,23 @@
 /** Ends, clocking, bolts and washers of one hose, with both its joints drawn in section. */
 import type { Bolt, HoseOfJob, Washer } from '@zephyrcombe/contract';
+import { hoseOfJob, isClosed, may, orderDatumOf, partsOf, torqueOf } from '@zephyrcombe/contract';
+import {
+  digestOf,
+  isLineMade,
+  lengthStanding,
+  specificationFacts,
+  specificationStanding,
+} from '@zephyrcombe/workshop';
 import {
   BOLT_CARRIES_NAMES,
   BOLT_STATE_NAMES,
   BOLT_VERDICTS,
   clockingLabel,
   datumName,
-  hoseOfJob,
-  isClosed,
   MATERIAL_NAMES,
-  may,
-  orderDatumOf,
-  partsOf,
-  torqueOf,
   torqueSourceName,
   whoMay,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { BoltCarries, BoltState, JointMaterial } from '@zephyrcombe/core';
 import {
   BOLT_CARRIES,
@@ -53,13 +55,6 @@ import {
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityField, editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
-import {
-  isLineMade,
-  digestOf,
-  lengthStanding,
-  specificationFacts,
-  specificationStanding,
-} from '@zephyrcombe/workshop';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { LineStage } from '../hard-line/LineStage.tsx';

@@ -1,6 +1,7 @@
 /** Asking the parts supplier: quote, order, and what comes. Here he is simulated, and sends the wrong thing when he is asked to. */
 import type { Misdelivery, Supply } from '@zephyrcombe/contract';
-import { may, MISDELIVERIES, whoMay } from '@zephyrcombe/contract';
+import { may, MISDELIVERIES } from '@zephyrcombe/contract';
+import { whoMay } from '@zephyrcombe/messages';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';

@@ -1,5 +1,5 @@
 /** From what is felt to what is behind it: causes in order, and the one check that best separates them. */
-import { CAUSE_WORDS, CHECK_WORDS, likelihoodText, outcomeText, SYMPTOM_WORDS } from '@zephyrcombe/contract';
+import { CAUSE_WORDS, CHECK_WORDS, likelihoodText, outcomeText, SYMPTOM_WORDS } from '@zephyrcombe/messages';
 import type { CheckAnswer, DiagnosisFacts, Symptom } from '@zephyrcombe/core';
 import { diagnose, outcomesOf, SOURCES, SYMPTOMS } from '@zephyrcombe/core';
 import styled from 'styled-components';

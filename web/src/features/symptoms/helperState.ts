@@ -1,6 +1,6 @@
 /** What was felt and checked, as it stands in the address: a link shows a colleague the same. */
 import type { CheckAnswer, CheckId, DiagnosisFacts } from '@zephyrcombe/core';
-import { CAUSE_WORDS, SYMPTOM_WORDS } from '@zephyrcombe/contract';
+import { CAUSE_WORDS, SYMPTOM_WORDS } from '@zephyrcombe/messages';
 import { CHECK_IDS, diagnose, outcomesOf, SYMPTOMS } from '@zephyrcombe/core';
 import type { HelperState } from './SymptomHelper.tsx';
 

@@ -1,6 +1,6 @@
 /** Ends of a hose at true size: on paper with bars that prove it, or on a screen that was measured. All in the address. */
 import type { TemplateRequest } from '@zephyrcombe/contract';
-import { templateSheet } from '@zephyrcombe/contract';
+import { templateSheet } from '@zephyrcombe/documents';
 import { EXAMPLE_BUILD } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -20,7 +20,7 @@ import {
   problemText,
   TOOL_NAMES,
   USE_NAMES,
-} from '@zephyrcombe/contract';
+} from '@zephyrcombe/messages';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import styled from 'styled-components';

@@ -1,6 +1,6 @@
 /** A tracing of a job: its picture and its line are kept with it. */
 import type { Trace } from '@zephyrcombe/contract';
-import { photoAddress, isClosed } from '@zephyrcombe/contract';
+import { isClosed, photoAddress } from '@zephyrcombe/contract';
 import { useReducer, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';

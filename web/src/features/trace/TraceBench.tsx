@@ -1,5 +1,5 @@
 /** Scale and line on the left, figures on the right: the same on the bench and in a job. */
-import { problemText } from '@zephyrcombe/contract';
+import { problemText } from '@zephyrcombe/messages';
 import { measureTracing, patternFrom } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
 /** The tracings of a job, each with what it measures, and the way to a new one. */
 import type { JobChange } from '@zephyrcombe/contract';
-import { photoUploadAddress, isClosed } from '@zephyrcombe/contract';
+import { isClosed, photoUploadAddress } from '@zephyrcombe/contract';
 import { measureTracing } from '@zephyrcombe/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';

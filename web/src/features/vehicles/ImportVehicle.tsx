@@ -1,5 +1,5 @@
 /** A vehicle document read from a file: what it holds and what was mended is shown before anything is saved. */
-import { mendText, VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import { mendText, VEHICLE_KIND_NAMES } from '@zephyrcombe/messages';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';

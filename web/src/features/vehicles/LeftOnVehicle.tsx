@@ -1,6 +1,6 @@
 /** What jobs of before found on this vehicle and left on it, each with the way to a job that replaces it. */
 import type { LeftOn } from '@zephyrcombe/contract';
-import { CONDITION_WORDS } from '@zephyrcombe/contract';
+import { CONDITION_WORDS } from '@zephyrcombe/messages';
 import { Link } from 'react-router';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';

@@ -1,6 +1,6 @@
 /** Starting patterns to tick, with what they would put down drawn beside. */
 import type { VehicleKind } from '@zephyrcombe/contract';
-import { PATTERN_NAMES } from '@zephyrcombe/contract';
+import { PATTERN_NAMES } from '@zephyrcombe/messages';
 import type { Hydraulics, PatternId } from '@zephyrcombe/core';
 import { patternsExclude, startPattern } from '@zephyrcombe/core';
 import { useMemo } from 'react';

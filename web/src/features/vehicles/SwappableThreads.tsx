@@ -1,6 +1,6 @@
 /** Where a bolt of this vehicle starts in a foreign port and then tears it. */
 import type { Circuit } from '@zephyrcombe/contract';
-import { listOf, swapText } from '@zephyrcombe/contract';
+import { listOf, swapText } from '@zephyrcombe/messages';
 import { swappableThreads } from '@zephyrcombe/core';
 import { Label, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';

@@ -1,4 +1,4 @@
-import { VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/contract';
+import { VEHICLE_CAUTION_TEXTS } from '@zephyrcombe/messages';
 import type { VehicleCaution, VehicleFacts } from '@zephyrcombe/core';
 import { vehicleCautions } from '@zephyrcombe/core';
 import styled from 'styled-components';

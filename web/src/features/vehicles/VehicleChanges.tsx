@@ -1,6 +1,7 @@
 /** What is known of a vehicle, changed; and circuits added to it. */
 import type { HydraulicsEntry, Vehicle, VehicleDetail } from '@zephyrcombe/contract';
-import { may, whoMay } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
+import { whoMay } from '@zephyrcombe/messages';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

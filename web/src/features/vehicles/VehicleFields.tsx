@@ -1,5 +1,6 @@
 import type { VehicleKind } from '@zephyrcombe/contract';
-import { VEHICLE_KIND_NAMES, VEHICLE_KINDS } from '@zephyrcombe/contract';
+import { VEHICLE_KINDS } from '@zephyrcombe/contract';
+import { VEHICLE_KIND_NAMES } from '@zephyrcombe/messages';
 import styled from 'styled-components';
 import { ChoiceRow, Pick, TextField, Tick } from '../../design/fields.tsx';
 import { Stack } from '../../design/layout.ts';

@@ -1,5 +1,6 @@
 import type { Circuit, FluidService, VehicleChange, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf, STAGE_NAMES, VEHICLE_CHANGE_WORDS, VEHICLE_KIND_NAMES } from '@zephyrcombe/contract';
+import { hydraulicsOf } from '@zephyrcombe/contract';
+import { STAGE_NAMES, VEHICLE_CHANGE_WORDS, VEHICLE_KIND_NAMES } from '@zephyrcombe/messages';
 import type { Hydraulics, JoinedCircuits } from '@zephyrcombe/core';
 import { canBeLaidOut, circuitFaults, joinedCircuits, nextDue } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';

@@ -1,8 +1,7 @@
 import type { Caution } from '@zephyrcombe/core';
 import { IMPERIAL, METRIC, parseQuantity } from '@zephyrcombe/core';
-import { API_PROBLEM_CODES, PROBLEMS } from '../problems.ts';
-import { addressOf } from '../addresses.ts';
-import { ROUTES } from '../routes.ts';
+import { PROBLEM_TEXTS } from './apiProblems.ts';
+import { addressOf, API_PROBLEM_CODES, PROBLEM_STATUS, ROUTES } from '@zephyrcombe/contract';
 import { cautionText } from './cautions.ts';
 import { datumName } from './names.ts';
 import { parseFailureText, problemText } from './problems.ts';
@@ -52,7 +51,8 @@ describe('sentences', () => {
 describe('catalogue and routes', () => {
   test('every problem has an HTTP error status and sentences', () => {
     for (const code of API_PROBLEM_CODES) {
-      const { status, title, detail } = PROBLEMS[code];
+      const status = PROBLEM_STATUS[code];
+      const { title, detail } = PROBLEM_TEXTS[code];
       expect(status).toBeGreaterThanOrEqual(400);
       expect(status).toBeLessThan(600);
       expect(title.length + detail.length).toBeGreaterThan(20);

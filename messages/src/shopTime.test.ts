@@ -1,6 +1,6 @@
 import { METRIC } from '@zephyrcombe/core';
-import { createWriter } from './messages/writer.ts';
-import { dayIn, timeIn } from './shopTime.ts';
+import { createWriter } from './writer.ts';
+import { dayIn, timeIn } from '@zephyrcombe/contract';
 
 /** Offsets from the IANA time zone database: Auckland UTC+13 in January, Honolulu UTC−10, London UTC+1 in July. */
 const CASES = [

@@ -10,8 +10,7 @@ import type {
   Seat,
   WrenchVerdict,
 } from '@zephyrcombe/core';
-import type { Mend } from '../formats/vehicleDocument.ts';
-import type { VehicleChangeKind, VehicleKind } from '../entities/vehicle.ts';
+import type { Mend, VehicleChangeKind, VehicleKind } from '@zephyrcombe/contract';
 import { listOf, SEAT_NAMES } from './names.ts';
 
 export const VEHICLE_KIND_NAMES: Readonly<Record<VehicleKind, string>> = {

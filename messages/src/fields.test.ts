@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { ROUTES } from '../routes.ts';
+import { ROUTES } from '@zephyrcombe/contract';
 import { fieldText } from './fields.ts';
 
 interface Def {

@@ -1,7 +1,7 @@
 import type { Mark } from '@zephyrcombe/core';
 import { exampleBanjo, exampleThreaded, METRIC } from '@zephyrcombe/core';
-import type { OrderHose } from '../formats/orderDocument.ts';
-import { createWriter } from '../messages/writer.ts';
+import type { OrderHose } from '@zephyrcombe/contract';
+import { createWriter } from '@zephyrcombe/messages';
 import { orderDrawing } from './orderDrawing.ts';
 
 const write = createWriter(METRIC, 'UTC');

@@ -1,5 +1,5 @@
 /** What the domain's own words are called on screen and paper. */
-import type { ItemKind } from '../entities/item.ts';
+import type { ItemKind, LogKind } from '@zephyrcombe/contract';
 import type {
   Aid,
   AlongKind,
@@ -41,7 +41,6 @@ import type {
   VehicleCaution,
 } from '@zephyrcombe/core';
 import { SOURCES } from '@zephyrcombe/core';
-import type { LogKind } from '../entities/job.ts';
 
 export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   'look-over': 'Look over',

@@ -1,9 +1,9 @@
 /** A hose on an order: its ends at true size with their necks bent as ordered, the hose between them shortened, what is on it in its place. */
 import type { Mark, Place } from '@zephyrcombe/core';
 import { circle, dimension, loop, moved, path, words } from '@zephyrcombe/core';
-import type { OrderHose } from '../formats/orderDocument.ts';
-import { ALONG_NAMES } from '../messages/names.ts';
-import type { Writer } from '../messages/writer.ts';
+import type { OrderHose } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { ALONG_NAMES } from '@zephyrcombe/messages';
 import { CLOCKING_m, clockingMarks } from './clockingDrawing.ts';
 import { textWidth_m } from './letterWidths.ts';
 import { broken } from './sheet.ts';

@@ -1,9 +1,8 @@
 /** A label for a hose, to go under clear shrink tube: a code that a reader finds the hose by, and the same in words. */
 import type { Mark } from '@zephyrcombe/core';
 import { loop, words } from '@zephyrcombe/core';
-import type { JobDetail } from '../entities/job.ts';
-import type { HoseOfJob } from '../specify/hoseOfJob.ts';
-import type { Writer } from '../messages/writer.ts';
+import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
 import type { Sheet } from './sheet.ts';
 
 /** Wraps once round a hose of 7.5 mm. */
@@ -73,10 +72,3 @@ export function labelSheet(title: string, code: CodeSquares, lines: readonly str
     ],
   };
 }
-
-export const LABEL_FILES = ['svg', 'pdf'] as const;
-export const labelAddress = (
-  jobId: string,
-  hoseId: string,
-  file: (typeof LABEL_FILES)[number] | ':file',
-): string => `/api/jobs/${jobId}/hoses/${hoseId}/label/${file}`;

@@ -1,11 +1,11 @@
 /** What a person reads of an obstacle, with the way out. */
-import type { Writer } from '@zephyrcombe/contract';
+import type { Change, Fact, Obstacle } from '@zephyrcombe/workshop';
+import type { Writer } from './writer.ts';
 import {
   BOLT_STATE_NAMES,
   BRAID_NAMES,
   COVER_NAMES,
   FACT_NAMES,
-  fieldText,
   FIXING_NAMES,
   FLARE_FORM_NAMES,
   LINE_MATERIAL_NAMES,
@@ -15,9 +15,8 @@ import {
   POINT_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
-} from '@zephyrcombe/contract';
-import type { Change, Fact } from '../approvals/facts.ts';
-import type { Obstacle } from './obstacle.ts';
+} from './names.ts';
+import { fieldText } from './fields.ts';
 
 export interface ObstacleText {
   readonly what: string;

@@ -1,8 +1,6 @@
 /** What is ticked in a job, in words that fit the vehicle: pedal or lever, ABS only where there is one. */
 import type { HandoverCheck, PoseCheck, SealKind } from '@zephyrcombe/core';
-import type { FitChecks } from '../entities/job.ts';
-import type { AbandonRefusal } from '../specify/opened.ts';
-import type { Circuit, Vehicle } from '../entities/vehicle.ts';
+import type { AbandonRefusal, Circuit, FitChecks, Vehicle } from '@zephyrcombe/contract';
 
 /** What the words depend on. */
 export interface VehicleWords {

@@ -1,6 +1,6 @@
 /** Roles and what they may do, in words. */
-import type { Action, Role } from '../roles.ts';
-import { MAY } from '../roles.ts';
+import type { Action, Role } from '@zephyrcombe/contract';
+import { MAY } from '@zephyrcombe/contract';
 
 export const ROLE_NAMES: Readonly<Record<Role, string>> = {
   lead: 'lead',

@@ -1,10 +1,8 @@
 /** A page of a sheet: a frame, a title block, and what it says about being printed at true size. */
 import type { FlatDrawing, Mark, Place } from '@zephyrcombe/core';
+import type { Paper } from '@zephyrcombe/contract';
 import { textWidth_m } from './letterWidths.ts';
 import { calibrationBars, LETTER_m, loop, path, words } from '@zephyrcombe/core';
-
-export const PAPERS = ['A4', 'letter'] as const;
-export type Paper = (typeof PAPERS)[number];
 
 /** ISO 216 A4; ANSI A, 8½ by 11 inches. */
 export const PAPER_m: Readonly<Record<Paper, readonly [number, number]>> = {

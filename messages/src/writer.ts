@@ -1,7 +1,7 @@
 /** Writes quantities in the units a person reads. Screen and paper share it, so that they never differ. */
 import type { Quantity, UnitPreferences } from '@zephyrcombe/core';
 import { formatQuantity, formatRange } from '@zephyrcombe/core';
-import { dayIn, ownTimeZone, timeIn } from '../shopTime.ts';
+import { dayIn, ownTimeZone, timeIn } from '@zephyrcombe/contract';
 
 export interface Writer {
   readonly units: UnitPreferences;

@@ -1,32 +1,20 @@
 /** One line of the log in words: what was done to which part, with the figure and the verdict. */
-import type { JobDetail, LogEntry, POSE_NAMES as PoseNames, Writer } from '@zephyrcombe/contract';
+import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
+import type { Writer } from './writer.ts';
+import { cautionText } from './cautions.ts';
+import { CONDITION_WORDS } from './condition.ts';
+import { FIT_CHECK_NAMES, handoverNames, POSE_CHECK_NAMES, vehicleWords } from './checks.ts';
+import { KIT_VERDICT_NAMES, MAKE_UP_STEP_NAMES, OUTFLOW_NAMES, SEAT_NAMES, POSE_NAMES } from './names.ts';
 import type { Caution, Seat } from '@zephyrcombe/core';
-import {
-  partsOf,
-  cautionText,
-  CONDITION_WORDS,
-  FIT_CHECK_NAMES,
-  handoverNames,
-  KIT_VERDICT_NAMES,
-  MAKE_UP_STEP_NAMES,
-  OUTFLOW_NAMES,
-  POSE_CHECK_NAMES,
-  SEAT_NAMES,
-  vehicleWords,
-} from '@zephyrcombe/contract';
 
 type Data = Readonly<Record<string, unknown>>;
 
-export function describeEntry(
-  entry: LogEntry,
-  detail: JobDetail,
-  write: Writer,
-  poses: typeof PoseNames,
-): string {
+export function describeEntry(entry: LogEntry, detail: JobDetail, write: Writer): string {
   const data = withCorrected(entry.detail, detail);
   const parts = [
     ...aboutOf(data, detail),
-    ...readingWords(data, write, poses),
+    ...readingWords(data, write),
     ...torqueWords(entry.kind, data, write),
     ...tickWords(entry.kind, data, detail),
     ...itemWords(entry.kind, data),
@@ -66,9 +54,9 @@ function aboutOf(data: Data, detail: JobDetail): readonly string[] {
   return name === null ? [] : [name];
 }
 
-const readingWords = (data: Data, write: Writer, poses: typeof PoseNames): readonly string[] => [
-  ...(typeof data.pose === 'string' && data.pose in poses
-    ? [poses[data.pose as keyof typeof poses].toLowerCase()]
+const readingWords = (data: Data, write: Writer): readonly string[] => [
+  ...(typeof data.pose === 'string' && data.pose in POSE_NAMES
+    ? [POSE_NAMES[data.pose as keyof typeof POSE_NAMES].toLowerCase()]
     : []),
   ...(typeof data.length_m === 'number' ? [write.length(data.length_m)] : []),
   ...(typeof data.order_m === 'number' ? [write.length(data.order_m)] : []),

@@ -1,8 +1,7 @@
 import type { JobDetail, LogEntry } from '@zephyrcombe/contract';
-import { createWriter, POSE_NAMES } from '@zephyrcombe/contract';
+import { createWriter, describeEntry } from '@zephyrcombe/messages';
 import { METRIC } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { describeEntry } from './describeEntry.ts';
 
 const describeDetail = (
   detail: Record<string, unknown>,
@@ -22,7 +21,6 @@ const describeDetail = (
     },
     job,
     createWriter(METRIC),
-    POSE_NAMES,
   );
 
 test('a line of the log names the part and the figure', () => {

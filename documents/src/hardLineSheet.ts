@@ -25,10 +25,11 @@ import {
   setback_m,
   words,
 } from '@zephyrcombe/core';
-import type { LineFigure } from '../entities/drawings.ts';
-import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '../messages/names.ts';
-import type { Writer } from '../messages/writer.ts';
-import type { Paper, Sheet, Table } from './sheet.ts';
+import type { LineFigure } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
+import { FLARE_FORM_NAMES, LINE_MATERIAL_NAMES } from '@zephyrcombe/messages';
+import type { Paper } from '@zephyrcombe/contract';
+import type { Sheet, Table } from './sheet.ts';
 import { barsAt, BLOCK_m, MARGIN_m, pageOf, PAPER_m, tableHeight_m, tableMarks, tablesOf } from './sheet.ts';
 
 export interface HardLineOrder {

@@ -1,6 +1,6 @@
-import { createWriter } from '@zephyrcombe/contract';
+import type { Obstacle } from '@zephyrcombe/workshop';
+import { createWriter } from './writer.ts';
 import { IMPERIAL, METRIC } from '@zephyrcombe/core';
-import type { Obstacle } from './obstacle.ts';
 import { changeText, obstacleText } from './obstacleText.ts';
 
 /** One of every code; a new one fails to compile until it has one. */

@@ -1,12 +1,11 @@
 /** An order on paper: a page for each hose with its drawing, and one for what else goes into the box. */
-import { clockingText } from '../messages/clocking.ts';
-import type { Mark, Place } from '@zephyrcombe/core';
-import { words } from '@zephyrcombe/core';
-import type { OrderDocument, OrderHose } from '../formats/orderDocument.ts';
+import type { OrderDocument, OrderHose } from '@zephyrcombe/contract';
+import type { Writer } from '@zephyrcombe/messages';
 import {
   ALONG_NAMES,
   BEND_PLANE_NAMES,
   BRAID_NAMES,
+  clockingText,
   COVER_NAMES,
   datumName,
   FACT_NAMES,
@@ -15,10 +14,12 @@ import {
   listOf,
   MATERIAL_NAMES,
   SEAT_NAMES,
-} from '../messages/names.ts';
-import type { Writer } from '../messages/writer.ts';
+} from '@zephyrcombe/messages';
+import type { Mark, Place } from '@zephyrcombe/core';
+import { words } from '@zephyrcombe/core';
 import { ORDER_DRAWING_m, orderDrawing } from './orderDrawing.ts';
-import type { Paper, Sheet, Table } from './sheet.ts';
+import type { Paper } from '@zephyrcombe/contract';
+import type { Sheet, Table } from './sheet.ts';
 import { BLOCK_m, broken, MARGIN_m, pageOf, PAPER_m, tableHeight_m, tableMarks, tablesOf } from './sheet.ts';
 
 const NOTES = [

@@ -9,8 +9,9 @@ import {
   moved,
   words,
 } from '@zephyrcombe/core';
-import type { Writer } from '../messages/writer.ts';
-import type { Paper, Sheet } from './sheet.ts';
+import type { Writer } from '@zephyrcombe/messages';
+import type { Paper } from '@zephyrcombe/contract';
+import type { Sheet } from './sheet.ts';
 import { barsAt, BLOCK_m, broken, MARGIN_m, pageOf, PAPER_m } from './sheet.ts';
 
 export interface TemplateEnd {

@@ -1,9 +1,9 @@
 /** Sends a label to the label printer: a line each way, `docs/formats/instrument-lines.md`. */
-import { REFUSALS } from '@zephyrcombe/contract';
+import { REFUSALS } from '@zephyrcombe/messages';
 import { connect } from 'node:net';
 import { createInterface } from 'node:readline';
 import { z } from 'zod';
-import { AppProblem } from '../../http/appProblem.ts';
+import { AppProblem } from '../http/appProblem.ts';
 
 const PATIENCE_ms = 5000;
 const MOST_bytes = 64 * 1024;
