@@ -185,7 +185,7 @@ export const router = createBrowserRouter([
         path: 'vehicles/:vehicleId/routes/:cornerId',
         handle: VEHICLES,
         lazy: async () => ({
-          Component: (await import('../features/route/VehicleRoutePage.tsx')).VehicleRoutePage,
+          Component: (await import('../features/route/bench/VehicleRoutePage.tsx')).VehicleRoutePage,
         }),
       },
       {
@@ -215,7 +215,7 @@ export const router = createBrowserRouter([
         path: 'bench/route',
         handle: BENCH,
         lazy: async () => ({
-          Component: (await import('../features/route/RouteBenchPage.tsx')).RouteBenchPage,
+          Component: (await import('../features/route/bench/RouteBenchPage.tsx')).RouteBenchPage,
         }),
       },
       {

@@ -40,7 +40,7 @@ import { PartsSteps } from '../job/PartsSteps.tsx';
 import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose } from '../job/jobView.ts';
 import { inDatum } from '../measure/measureView.ts';
-import { useKeptRoute } from '../route/HoseRoute.tsx';
+import { useKeptRoute } from '../route/job/HoseRoute.tsx';
 
 const UNSEEN: KitFound = {
   length_m: null,

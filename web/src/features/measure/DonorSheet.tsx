@@ -10,8 +10,8 @@ import { DonorCheck } from '../donor/DonorCheck.tsx';
 import type { Offer, OfferedEnd } from '../donor/donorState.ts';
 import { endOf, nearestAngle_deg } from '../donor/donorState.ts';
 import { readQuantity } from '../../quantities/QuantityField.tsx';
-import type { KeptRoute } from '../route/HoseRoute.tsx';
-import { useProof } from '../route/useWindow.ts';
+import type { KeptRoute } from '../route/job/HoseRoute.tsx';
+import { useProof } from '../route/job/useWindow.ts';
 import { useJob } from '../job/JobContext.ts';
 import { KeepEvidence } from '../job/KeepEvidence.tsx';
 

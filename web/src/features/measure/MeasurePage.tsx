@@ -45,7 +45,7 @@ import { useJob, useSelection } from '../job/JobContext.ts';
 import { selectedHose, selectedLine } from '../job/jobView.ts';
 import { LineStage } from '../hard-line/LineStage.tsx';
 import { DonorSheet } from './DonorSheet.tsx';
-import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/HoseRoute.tsx';
+import { agreedShort_m, HoseRoute, useKeptRoute } from '../route/job/HoseRoute.tsx';
 import { LiftEntry } from './LiftEntry.tsx';
 import { datumsFor, inDatum, orderOf, restsOnAssumed, sameDatum } from './measureView.ts';
 import { PoseTable } from './PoseTable.tsx';

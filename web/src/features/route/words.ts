@@ -3,7 +3,7 @@ import type { RigAxis, RigPose, Rig, RouteReason } from '@zephyrcombe/core';
 import { axesOf } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/messages';
 import { listOf } from '@zephyrcombe/messages';
-import type { FoundWindow } from './compute.ts';
+import type { FoundWindow } from './engine/compute.ts';
 
 /** "right lock", "24° left", "straight ahead"; "full droop", "40 mm", "full bump". */
 export function poseWords({ name, unit, least, most }: RigAxis, value: number, write: Writer): string {

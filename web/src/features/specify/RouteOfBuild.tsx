@@ -9,8 +9,8 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { Fine, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { Cautions } from '../job/Cautions.tsx';
-import type { KeptRoute } from '../route/HoseRoute.tsx';
-import { useProof } from '../route/useWindow.ts';
+import type { KeptRoute } from '../route/job/HoseRoute.tsx';
+import { useProof } from '../route/job/useWindow.ts';
 import { poseText, REASON_WORDS, windowText } from '../route/words.ts';
 import { builtScene } from './builtScene.ts';
 

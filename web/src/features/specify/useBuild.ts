@@ -5,7 +5,7 @@ import type { Caution, FreeHose, HoseBuild, PlaceFault, SuggestedBuild } from '@
 import { contactsOf, freeHose, inOrder, kept, placeFaults, suggestBuild } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useDraft } from '../../app/useDraft.ts';
-import type { KeptRoute } from '../route/HoseRoute.tsx';
+import type { KeptRoute } from '../route/job/HoseRoute.tsx';
 
 export interface BuildAtHand {
   readonly build: HoseBuild;

@@ -3,11 +3,11 @@ import type { Corner, Vector } from '@zephyrcombe/core';
 import { placementOf } from '@zephyrcombe/core';
 import styled from 'styled-components';
 import { colour, FONT, SIZE } from '../../../design/tokens.ts';
-import { CoordinateField } from '../CoordinateField.tsx';
-import { outlineOf } from '../outlines.ts';
-import type { Bounds } from '../projection.ts';
-import { projection } from '../projection.ts';
-import type { PointRow } from '../sceneRows.ts';
+import { CoordinateField } from '../editor/CoordinateField.tsx';
+import { outlineOf } from '../drawing/outlines.ts';
+import type { Bounds } from '../drawing/projection.ts';
+import { projection } from '../drawing/projection.ts';
+import type { PointRow } from '../editor/sceneRows.ts';
 import type { RigSketch } from './rigSketch.ts';
 import { spread } from './spread.ts';
 

@@ -5,11 +5,11 @@ import { useWriter } from '../../../app/SessionContext.ts';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
 import { useWidth } from '../../../drawing/useWidth.ts';
 import { QuantityEntry } from '../../../quantities/QuantityEntry.tsx';
-import type { Bounds } from '../projection.ts';
-import { boundsOf } from '../projection.ts';
-import { replaced } from '../placing.ts';
-import type { PointRow } from '../sceneRows.ts';
-import { hosePoints, rigPoints, rigSizes } from '../sceneRows.ts';
+import type { Bounds } from '../drawing/projection.ts';
+import { boundsOf } from '../drawing/projection.ts';
+import { replaced } from '../drawing/placing.ts';
+import type { PointRow } from '../editor/sceneRows.ts';
+import { hosePoints, rigPoints, rigSizes } from '../editor/sceneRows.ts';
 import { DimensionView } from './DimensionView.tsx';
 import { rigSketch } from './rigSketch.ts';
 

@@ -1,7 +1,7 @@
 import type { Corner } from '@zephyrcombe/core';
 import { CORNER_PATTERNS, PATTERN_CORNERS, placementOf } from '@zephyrcombe/core';
 import fc from 'fast-check';
-import { rigSizes } from '../sceneRows.ts';
+import { rigSizes } from '../editor/sceneRows.ts';
 import { rigSketch } from './rigSketch.ts';
 import { spread } from './spread.ts';
 

@@ -26,8 +26,8 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import type { RouteFrame, ShownPose } from '../compute.ts';
-import type { Bounds } from '../projection.ts';
+import type { RouteFrame, ShownPose } from '../engine/compute.ts';
+import type { Bounds } from '../drawing/projection.ts';
 import { geometryOf, matrixOf, OUT, restOf, UP } from './solids.ts';
 
 export interface SpaceColours {

@@ -8,7 +8,7 @@ import { Fine, Line, Stack } from '../../../design/layout.ts';
 import { Notice } from '../../../design/Notice.tsx';
 import { colourNow, useSheetChanges } from '../../../design/sheetColours.ts';
 import { colour, SIZE } from '../../../design/tokens.ts';
-import type { Bounds } from '../projection.ts';
+import type { Bounds } from '../drawing/projection.ts';
 import type { Look, SpaceColours, SpaceContent } from './SpaceDrawing.ts';
 import { SpaceDrawing } from './SpaceDrawing.ts';
 

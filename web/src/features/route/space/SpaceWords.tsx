@@ -3,7 +3,7 @@ import type { CornerHose, KeepOut, Rig, RigPose, Vector } from '@zephyrcombe/cor
 import { useWriter } from '../../../app/SessionContext.ts';
 import { FigureTable } from '../../../design/FigureTable.ts';
 import { Fine, Sheet, SheetTitle } from '../../../design/layout.ts';
-import type { ShownPose } from '../compute.ts';
+import type { ShownPose } from '../engine/compute.ts';
 import { poseText } from '../words.ts';
 import { partRows, placesOf } from './spaceRows.ts';
 

@@ -1,7 +1,7 @@
 import type { KeepOut, Solid, Vector } from '@zephyrcombe/core';
 import { distanceTo, gridOf, PATTERN_CORNERS, placed, placementOf, sceneOf } from '@zephyrcombe/core';
 import { Vector3 } from 'three';
-import { RouteComputer } from '../compute.ts';
+import { RouteComputer } from '../engine/compute.ts';
 import { matrixOf, restOf } from './solids.ts';
 import { partRows, placesOf } from './spaceRows.ts';
 

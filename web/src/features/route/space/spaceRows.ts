@@ -1,7 +1,7 @@
 /** What the view in the round shows, as rows: where the hose is, and how near it comes to each part. */
 import type { KeepOut, Vector } from '@zephyrcombe/core';
 import { distanceBetween } from '@zephyrcombe/core';
-import type { ShownPose } from '../compute.ts';
+import type { ShownPose } from '../engine/compute.ts';
 
 export interface PlaceRow {
   /** From the first port, along the hose. */

@@ -2,7 +2,7 @@
 import type { CornerHose, Rig, RigPose, Vector } from '@zephyrcombe/core';
 import { add, norm, placementOf, pointedEnd, scaled, unit } from '@zephyrcombe/core';
 import { tidy, turnedBack } from './placing.ts';
-import { clipName } from './sceneRows.ts';
+import { clipName } from '../editor/sceneRows.ts';
 
 export interface Handle {
   readonly id: string;

@@ -5,13 +5,13 @@ import type { Writer } from '@zephyrcombe/messages';
 import { clockingText } from '@zephyrcombe/messages';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
-import { SIZE, colour } from '../../design/tokens.ts';
-import type { FoundWindow, RouteFrame } from './compute.ts';
-import { useProof, useWindow } from './useWindow.ts';
-import { poseText, REASON_WORDS, windowText } from './words.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PlainButton, TextButton } from '../../../design/Button.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
+import { SIZE, colour } from '../../../design/tokens.ts';
+import type { FoundWindow, RouteFrame } from '../engine/compute.ts';
+import { useProof, useWindow } from '../job/useWindow.ts';
+import { poseText, REASON_WORDS, windowText } from '../words.ts';
 
 const Table = styled.table`
   width: 100%;

@@ -4,10 +4,10 @@ import { line } from 'd3-shape';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { memo, useId } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { colour, SIZE } from '../../design/tokens.ts';
-import { useWidth } from '../../drawing/useWidth.ts';
-import type { LengthPoint, RouteCurves } from './compute.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { colour, SIZE } from '../../../design/tokens.ts';
+import { useWidth } from '../../../drawing/useWidth.ts';
+import type { LengthPoint, RouteCurves } from '../engine/compute.ts';
 
 const Chart = styled.svg`
   display: block;

@@ -2,8 +2,8 @@
 import type { Corner } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
-import { PlainButton } from '../../design/Button.tsx';
-import { Fine, Line, Stack } from '../../design/layout.ts';
+import { PlainButton } from '../../../design/Button.tsx';
+import { Fine, Line, Stack } from '../../../design/layout.ts';
 import { readCsv, writeCsv } from './sceneCsv.ts';
 
 interface CsvRowProps {

@@ -1,16 +1,16 @@
 import { CORNER_PATTERNS, mirrored, PATTERN_CORNERS } from '@zephyrcombe/core';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useCrumb } from '../../app/crumb.ts';
-import { useSetQuery } from '../../app/useSetQuery.ts';
-import { PlainButton } from '../../design/Button.tsx';
-import { Pick } from '../../design/fields.tsx';
-import { Fine, Head, Page, Stack } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
+import { useCrumb } from '../../../app/crumb.ts';
+import { useSetQuery } from '../../../app/useSetQuery.ts';
+import { PlainButton } from '../../../design/Button.tsx';
+import { Pick } from '../../../design/fields.tsx';
+import { Fine, Head, Page, Stack } from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
 import { readRoute, routeReducer, writeRoute } from './benchState.ts';
 import { RouteBar } from './RouteBar.tsx';
 import { RouteBench } from './RouteBench.tsx';
-import { useResting } from './useResting.ts';
+import { useResting } from '../engine/useResting.ts';
 
 /** Written into the address when the hand rests. */
 const REST_ms = 400;

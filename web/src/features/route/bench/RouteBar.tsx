@@ -1,9 +1,9 @@
 /** What stands beside the head of every bench: which hose, and the way back and forth. */
 import type { ReactNode } from 'react';
 import { memo } from 'react';
-import { PlainButton } from '../../design/Button.tsx';
-import { Pick } from '../../design/fields.tsx';
-import { Line } from '../../design/layout.ts';
+import { PlainButton } from '../../../design/Button.tsx';
+import { Pick } from '../../../design/fields.tsx';
+import { Line } from '../../../design/layout.ts';
 import type { RouteAction, RouteState } from './benchState.ts';
 
 interface RouteBarProps {

@@ -3,18 +3,18 @@ import type { Corner, CornerHose, KeepOut, RigBody, RigPose, Vector } from '@zep
 import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
 import { useCallback } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TableSelect, TextField, Tick } from '../../design/fields.tsx';
-import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../design/layout.ts';
-import { colour, FONT, SIZE } from '../../design/tokens.ts';
-import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
-import type { RouteAction, RouteState } from './benchState.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PlainButton, TextButton } from '../../../design/Button.tsx';
+import { Pick, TableSelect, TextField, Tick } from '../../../design/fields.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../../design/layout.ts';
+import { colour, FONT, SIZE } from '../../../design/tokens.ts';
+import { QuantityEntry } from '../../../quantities/QuantityEntry.tsx';
+import type { RouteAction, RouteState } from '../bench/benchState.ts';
 import { CsvRow } from './CsvRow.tsx';
 import { CoordinateField } from './CoordinateField.tsx';
 import { DirectionField } from './DirectionField.tsx';
-import { RigDimensions } from './dimensions/RigDimensions.tsx';
-import { middleOf, replaced, toRest } from './placing.ts';
+import { RigDimensions } from '../dimensions/RigDimensions.tsx';
+import { middleOf, replaced, toRest } from '../drawing/placing.ts';
 import type { PointRow, SizeRow } from './sceneRows.ts';
 import {
   clipName,

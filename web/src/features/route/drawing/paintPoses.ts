@@ -1,11 +1,11 @@
 /** The fields of a pose map: darker is nearer the limit, a cross is over it or jumps, a ring is the worst. */
 import type { Writer } from '@zephyrcombe/messages';
-import { colourNow } from '../../design/sheetColours.ts';
-import { FONT } from '../../design/tokens.ts';
-import type { MapFigure } from './benchState.ts';
-import type { PoseFigures } from './compute.ts';
-import type { Shade } from './margins.ts';
-import { figureText, marginOf, shadesOf } from './margins.ts';
+import { colourNow } from '../../../design/sheetColours.ts';
+import { FONT } from '../../../design/tokens.ts';
+import type { MapFigure } from '../bench/benchState.ts';
+import type { PoseFigures } from '../engine/compute.ts';
+import type { Shade } from '../engine/margins.ts';
+import { figureText, marginOf, shadesOf } from '../engine/margins.ts';
 
 /** From the easiest pose to the worst that still holds. */
 const TINTS = { easy: 0.06, worst: 0.55, over: 0.6 } as const;

@@ -1,11 +1,11 @@
 /** Which way something points: by eye with a picture, or by a second point that a tape reaches. */
 import type { Vector } from '@zephyrcombe/core';
 import { useState } from 'react';
-import { useWriter } from '../../app/SessionContext.ts';
-import { TextButton } from '../../design/Button.tsx';
-import { Fine, Line } from '../../design/layout.ts';
-import { TableSelect } from '../../design/fields.tsx';
-import { colour } from '../../design/tokens.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { TextButton } from '../../../design/Button.tsx';
+import { Fine, Line } from '../../../design/layout.ts';
+import { TableSelect } from '../../../design/fields.tsx';
+import { colour } from '../../../design/tokens.ts';
 import { CoordinateField } from './CoordinateField.tsx';
 import { BY_EYE, eyeOf, secondPoint_m, towards } from './direction.ts';
 

@@ -5,15 +5,15 @@ import type { Writer } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { Checkbox, CheckboxGroup, Label as AriaLabel, ProgressBar } from 'react-aria-components';
 import styled from 'styled-components';
-import { FigureTable } from '../../design/FigureTable.ts';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
-import { Tick } from '../../design/fields.tsx';
-import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
-import { colour } from '../../design/tokens.ts';
-import { useFinder } from './useFinder.ts';
-import { rangeText } from './words.ts';
+import { FigureTable } from '../../../design/FigureTable.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PlainButton, PrimaryButton, TextButton } from '../../../design/Button.tsx';
+import { Tick } from '../../../design/fields.tsx';
+import { Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
+import { colour } from '../../../design/tokens.ts';
+import { useFinder } from '../engine/useFinder.ts';
+import { rangeText } from '../words.ts';
 
 interface FittingFinderProps {
   readonly scene: Scene;

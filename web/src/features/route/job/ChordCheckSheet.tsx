@@ -4,8 +4,8 @@ import { checkChords, portChord_m, sceneProblem, withChange } from '@zephyrcombe
 import type { Writer } from '@zephyrcombe/messages';
 import { problemText } from '@zephyrcombe/messages';
 import { useState } from 'react';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PlainButton, TextButton } from '../../design/Button.tsx';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PlainButton, TextButton } from '../../../design/Button.tsx';
 import {
   Figure,
   Fine,
@@ -17,11 +17,11 @@ import {
   Spread,
   Stack,
   Unseen,
-} from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
-import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
-import { Working } from '../../quantities/Working.tsx';
-import { poseText } from './words.ts';
+} from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
+import { QuantityField, readQuantity } from '../../../quantities/QuantityField.tsx';
+import { Working } from '../../../quantities/Working.tsx';
+import { poseText } from '../words.ts';
 
 interface ChordCheckSheetProps {
   readonly scene: Scene;

@@ -2,8 +2,8 @@
 import { fromSI, parseQuantity, toSI } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PHONE, colour, SIZE } from '../../design/tokens.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PHONE, colour, SIZE } from '../../../design/tokens.ts';
 
 const Small = styled.input`
   width: 86px;

@@ -4,7 +4,7 @@ import type { FoundFitting } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, exampleEnd } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { jobQuery, useJobAction } from '../../api/queries.ts';
+import { jobQuery, useJobAction } from '../../../api/queries.ts';
 
 export function useHandToJob(jobId: string | null, hoseId: string) {
   const navigate = useNavigate();

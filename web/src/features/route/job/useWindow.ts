@@ -2,9 +2,9 @@
 import type { Calculated, NotCalculated, RouteProof, Scene } from '@zephyrcombe/core';
 import { useEffect, useMemo, useState } from 'react';
 import { problemText } from '@zephyrcombe/messages';
-import { useWriter } from '../../app/SessionContext.ts';
-import type { FoundWindow } from './compute.ts';
-import type { RouteAnswer, RouteQuestion } from './protocol.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import type { FoundWindow } from '../engine/compute.ts';
+import type { RouteAnswer, RouteQuestion } from '../engine/protocol.ts';
 
 export interface RouteWindow {
   /** Undefined as long as it is sought; null where the hose's own length does not hold. */
@@ -14,7 +14,8 @@ export interface RouteWindow {
 
 type Proof = Calculated<RouteProof> | NotCalculated;
 
-const startWorker = () => new Worker(new URL('./route.worker.ts', import.meta.url), { type: 'module' });
+const startWorker = () =>
+  new Worker(new URL('../engine/route.worker.ts', import.meta.url), { type: 'module' });
 
 /** Asks a worker of its own; the answer belongs to the question that was asked last. */
 function useAnswer<Answer extends RouteAnswer>(

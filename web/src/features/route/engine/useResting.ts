@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect, useState } from 'react';
-import type { RouteState } from './benchState.ts';
+import type { RouteState } from '../bench/benchState.ts';
 
 /** After the last step of one drag: then the tables follow. */
 const QUIET_ms = 150;

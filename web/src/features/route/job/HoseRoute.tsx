@@ -5,13 +5,13 @@ import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { cornersQuery } from '../../api/queries.ts';
-import { useWriter } from '../../app/SessionContext.ts';
-import { Figure, Fine, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
+import { cornersQuery } from '../../../api/queries.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { Figure, Fine, Sheet, SheetTitle, Spread } from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
 import type { RouteWindow } from './useWindow.ts';
 import { useWindow } from './useWindow.ts';
-import { disagreement_m, windowText } from './words.ts';
+import { disagreement_m, windowText } from '../words.ts';
 
 export interface KeptRoute extends RouteWindow {
   /** False until it is known whether a route is kept. */

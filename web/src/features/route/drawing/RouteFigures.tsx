@@ -4,7 +4,7 @@ import { lyingOf, TAUT_RATIO } from '@zephyrcombe/core';
 import { clockingConvention, problemText } from '@zephyrcombe/messages';
 import type { ReactNode } from 'react';
 import { memo } from 'react';
-import { useWriter } from '../../app/SessionContext.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
 import {
   Figure,
   Fine,
@@ -16,13 +16,13 @@ import {
   SheetTitle,
   Spread,
   Stack,
-} from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
-import { ClockingView } from '../../drawing/ClockingView.tsx';
-import { Working } from '../../quantities/Working.tsx';
-import { Cautions } from '../job/Cautions.tsx';
-import type { RouteCurves, RouteFrame, ShownPose } from './compute.ts';
-import { apartText, NEXT_STEP, poseText, REASON_WORDS, windowText } from './words.ts';
+} from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
+import { ClockingView } from '../../../drawing/ClockingView.tsx';
+import { Working } from '../../../quantities/Working.tsx';
+import { Cautions } from '../../job/Cautions.tsx';
+import type { RouteCurves, RouteFrame, ShownPose } from '../engine/compute.ts';
+import { apartText, NEXT_STEP, poseText, REASON_WORDS, windowText } from '../words.ts';
 
 /** Kept free for what the worker answers, so that nothing jumps when it does. */
 const FIGURES_px = 744;

@@ -3,11 +3,11 @@ import type { RigAxis, RigPose, Rig } from '@zephyrcombe/core';
 import { axesOf } from '@zephyrcombe/core';
 import { useEffect, useId, useState } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { PlainButton } from '../../design/Button.tsx';
-import { Line } from '../../design/layout.ts';
-import { colour, FONT, SIZE } from '../../design/tokens.ts';
-import { poseWords } from './words.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { PlainButton } from '../../../design/Button.tsx';
+import { Line } from '../../../design/layout.ts';
+import { colour, FONT, SIZE } from '../../../design/tokens.ts';
+import { poseWords } from '../words.ts';
 
 const Slide = styled.div`
   flex: 1 1 220px;

@@ -1,7 +1,7 @@
 /** How far a pose is from its limit, as a share of it: below nothing it is over. */
 import { fromSI, TAUT_RATIO } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/messages';
-import type { MapFigure } from './benchState.ts';
+import type { MapFigure } from '../bench/benchState.ts';
 import type { PoseFigures } from './compute.ts';
 
 /** Room of this much over what is wanted is as good as any. */

@@ -1,9 +1,9 @@
 /** The corners of a vehicle whose routes are kept. */
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { cornersQuery } from '../../api/queries.ts';
-import { Fine, Label, Rows, Sheet, SheetTitle } from '../../design/layout.ts';
-import { useWriter } from '../../app/SessionContext.ts';
+import { cornersQuery } from '../../../api/queries.ts';
+import { Fine, Label, Rows, Sheet, SheetTitle } from '../../../design/layout.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
 
 export function VehicleRoutes({ vehicleId }: { readonly vehicleId: string }) {
   const write = useWriter();

@@ -3,36 +3,36 @@ import type { Corner, CornerHose, FoundFitting, RigPose, Scene, SceneHose } from
 import { sceneOf } from '@zephyrcombe/core';
 import { lazy, memo, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { useAddress } from '../../app/useAddress.ts';
-import { useLatest } from '../../app/useLatest.ts';
-import { useUndoKeys } from '../../app/useUndoKeys.ts';
-import { useWriter } from '../../app/SessionContext.ts';
-import { ChoiceRow as AnyChoiceRow } from '../../design/fields.tsx';
-import { Columns, Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
-import { useWidth } from '../../drawing/useWidth.ts';
-import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { useAddress } from '../../../app/useAddress.ts';
+import { useLatest } from '../../../app/useLatest.ts';
+import { useUndoKeys } from '../../../app/useUndoKeys.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { ChoiceRow as AnyChoiceRow } from '../../../design/fields.tsx';
+import { Columns, Fine, Line, Sheet, SheetTitle, Stack } from '../../../design/layout.ts';
+import { Notice } from '../../../design/Notice.tsx';
+import { useWidth } from '../../../drawing/useWidth.ts';
+import { QuantityEntry } from '../../../quantities/QuantityEntry.tsx';
 import type { MapFigure, RouteAction, RouteState } from './benchState.ts';
 import { MAP_FIGURES, withHose } from './benchState.ts';
-import type { RouteFrame } from './compute.ts';
-import { RouteComputer } from './compute.ts';
-import { ChordCheckSheet } from './ChordCheckSheet.tsx';
-import { Comparison } from './Comparison.tsx';
-import { FittingFinder } from './FittingFinder.tsx';
-import { handlesOf } from './handles.ts';
-import { LengthCurves } from './LengthCurves.tsx';
-import { PoseMap } from './PoseMap.tsx';
-import type { Bounds, Projection } from './projection.ts';
-import { arrange, boundsOf, holds, projection } from './projection.ts';
-import { RouteFigures } from './RouteFigures.tsx';
-import { RouteView as AnyRouteView } from './RouteView.tsx';
-import { SceneEditor } from './SceneEditor.tsx';
-import { Scrub as AnyScrub } from './Scrub.tsx';
-import { SpaceWords } from './space/SpaceWords.tsx';
-import { useReading } from '../../app/useReading.ts';
-import { useResting } from './useResting.ts';
-import { useRoute } from './useRoute.ts';
-import { poseText } from './words.ts';
+import type { RouteFrame } from '../engine/compute.ts';
+import { RouteComputer } from '../engine/compute.ts';
+import { ChordCheckSheet } from '../job/ChordCheckSheet.tsx';
+import { Comparison } from '../finder/Comparison.tsx';
+import { FittingFinder } from '../finder/FittingFinder.tsx';
+import { handlesOf } from '../drawing/handles.ts';
+import { LengthCurves } from '../drawing/LengthCurves.tsx';
+import { PoseMap } from '../drawing/PoseMap.tsx';
+import type { Bounds, Projection } from '../drawing/projection.ts';
+import { arrange, boundsOf, holds, projection } from '../drawing/projection.ts';
+import { RouteFigures } from '../drawing/RouteFigures.tsx';
+import { RouteView as AnyRouteView } from '../drawing/RouteView.tsx';
+import { SceneEditor } from '../editor/SceneEditor.tsx';
+import { Scrub as AnyScrub } from '../drawing/Scrub.tsx';
+import { SpaceWords } from '../space/SpaceWords.tsx';
+import { useReading } from '../../../app/useReading.ts';
+import { useResting } from '../engine/useResting.ts';
+import { useRoute } from '../engine/useRoute.ts';
+import { poseText } from '../words.ts';
 
 const DRAWN = [
   { value: 'views', text: 'three views' },
@@ -60,7 +60,7 @@ const ROW_MAP_px = { width: 330, height: 172 } as const;
 const SPACE_px = 470;
 
 /** The drawing library comes only to whoever asks for it. */
-const SpaceView = lazy(async () => ({ default: (await import('./space/SpaceView.tsx')).SpaceView }));
+const SpaceView = lazy(async () => ({ default: (await import('../space/SpaceView.tsx')).SpaceView }));
 
 const Editor = memo(SceneEditor);
 const RouteView = memo(AnyRouteView);

@@ -3,11 +3,11 @@ import type { RigPose } from '@zephyrcombe/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useCallback } from 'react';
 import styled from 'styled-components';
-import { useWriter } from '../../app/SessionContext.ts';
-import { colour } from '../../design/tokens.ts';
-import { Painted } from '../../drawing/Painted.tsx';
-import type { MapFigure } from './benchState.ts';
-import type { PoseFigures } from './compute.ts';
+import { useWriter } from '../../../app/SessionContext.ts';
+import { colour } from '../../../design/tokens.ts';
+import { Painted } from '../../../drawing/Painted.tsx';
+import type { MapFigure } from '../bench/benchState.ts';
+import type { PoseFigures } from '../engine/compute.ts';
 import { paintPoses } from './paintPoses.ts';
 
 const Place = styled.div`
