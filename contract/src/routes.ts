@@ -481,6 +481,7 @@ export const ROUTES = {
       version: Version,
       found: KitCheckSchema.shape.found,
       decided: KitCheckSchema.shape.decided,
+      seen: SeenSchema,
     }),
     reply: JobChangeSchema,
   }),

@@ -27,7 +27,7 @@ export type { Severity } from './mistakes/catalogue.ts';
 export { MISTAKES, severityOf, stopsAmong } from './mistakes/catalogue.ts';
 
 export type { EndFamily, EndGeometry, LengthPoint, TakeOffSource } from './fittings/end.ts';
-export { END_FAMILIES, LENGTH_POINTS, sealingPointOf, TAKE_OFF_SOURCES } from './fittings/end.ts';
+export { END_FAMILIES, isVouched, LENGTH_POINTS, sealingPointOf, TAKE_OFF_SOURCES } from './fittings/end.ts';
 export type { LengthConversion, LengthDatum } from './fittings/lengthDatum.ts';
 export { convertLength, sealingDatum } from './fittings/lengthDatum.ts';
 
@@ -150,7 +150,13 @@ export type {
   PortFact,
   WithKnown,
 } from './layout/known.ts';
-export { assumedOfPort, judgeAssumedPort, judgeTakeOffs } from './layout/assumptions.ts';
+export {
+  assumedOfPort,
+  judgeAssumedPort,
+  judgeHoseFigures,
+  judgeHoseOutside,
+  judgeTakeOffs,
+} from './layout/assumptions.ts';
 export { HOW_KNOWN, KNOWABLE, knowingOf, ORIGINS, withKnown } from './layout/known.ts';
 export type { CircuitFault, FaultCode } from './layout/faults.ts';
 export { BROKEN, circuitFaults } from './layout/faults.ts';

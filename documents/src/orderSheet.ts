@@ -97,7 +97,7 @@ function hosePages(
       ['Hose between the ferrules', freeLengthText(hose, write)],
       [
         'Hose',
-        `bore ${write.fineLength(hose.bore_m)}, ${write.fineLength(hose.outside_m)} over all, ${LINER_NAMES[hose.liner]} liner, ${BRAID_NAMES[hose.braid]} braid, ${COVER_NAMES[hose.cover]} cover`,
+        `bore ${write.fineLength(hose.bore_m)}, ${write.fineLength(hose.outside_m)} over all${hose.outsideAssumed ? ' (assumed)' : ''}, ${LINER_NAMES[hose.liner]} liner, ${BRAID_NAMES[hose.braid]} braid, ${COVER_NAMES[hose.cover]} cover`,
       ],
       [`End A, ${hose.endA.at}`, endText(hose.endA, write)],
       [`End B, ${hose.endB.at}`, endText(hose.endB, write)],

@@ -191,7 +191,9 @@ const SENTENCES: Sentences = {
         ? 'Strike those readings out and read again, or say why you go on.'
         : facts.includes('takeOff')
           ? 'The length that is ordered, or cut, rests on it: enter what the maker’s sheet says of this end, or measure the end, or say why you go on.'
-          : 'See it on this vehicle, measure it, or say why you go on. What shows only once it is open is asked for then.'
+          : facts.includes('outside')
+            ? 'What clasps the hose, and how tight it may bend, rests on it: enter what the hose maker’s sheet says, or measure the hose, or say why you go on.'
+            : 'See it on this vehicle, measure it, or say why you go on. What shows only once it is open is asked for then.'
     }`,
   }),
   M104: () => ({

@@ -39,6 +39,7 @@ import type {
   Stage,
   TorquePart,
   VehicleCaution,
+  TakeOffSource,
 } from '@zephyrcombe/core';
 import { SOURCES } from '@zephyrcombe/core';
 
@@ -480,7 +481,7 @@ export const MEANING_NAMES: Readonly<Record<Meaning, string>> = {
 };
 
 /** "a", "a or b", "a, b or c"; with another word between the last two when one is given. */
-export const FACT_NAMES: Readonly<Record<Knowable | 'takeOff', string>> = {
+export const FACT_NAMES: Readonly<Record<Knowable | 'takeOff' | 'outside' | 'bendRadius', string>> = {
   thread: 'thread',
   seat: 'seat',
   depth_m: 'depth',
@@ -493,6 +494,15 @@ export const FACT_NAMES: Readonly<Record<Knowable | 'takeOff', string>> = {
   usable_m3: 'volume of the reservoir',
   bore_m: 'bore of the line',
   takeOff: 'take-offs of the end',
+  outside: 'outside of the hose',
+  bendRadius: 'least bend radius of the hose',
+};
+
+/** Where dimensions of an end or a hose come from. */
+export const TAKE_OFF_SOURCE_NAMES: Readonly<Record<TakeOffSource, string>> = {
+  example: 'an example of ours',
+  makersData: 'the maker’s sheet',
+  measured: 'measured',
 };
 
 /** As a label. */

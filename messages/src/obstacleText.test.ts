@@ -28,6 +28,11 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boxReturned: { code: 'boxReturned', hose: 'Front hose' },
   boxUndecided: { code: 'boxUndecided', hose: 'Front hose' },
   boxNotAsOrdered: { code: 'boxNotAsOrdered', hose: 'Front hose' },
+  changedSinceBox: {
+    code: 'changedSinceBox',
+    hose: 'Front hose',
+    changes: [{ path: ['ordered', 'length_m'], before: 0.742, after: 0.76 }],
+  },
   boxNotCome: { code: 'boxNotCome' },
   boxNotOpened: { code: 'boxNotOpened', hose: 'Front hose' },
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },

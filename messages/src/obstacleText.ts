@@ -15,6 +15,7 @@ import {
   POINT_NAMES,
   SEAL_NAMES,
   SEAT_NAMES,
+  TAKE_OFF_SOURCE_NAMES,
 } from './names.ts';
 import { fieldText } from './fields.ts';
 
@@ -51,7 +52,8 @@ const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   fixing: FIXING_NAMES,
   endA: POINT_NAMES,
   endB: POINT_NAMES,
-  takeOffsFrom: { example: 'an example of ours', makersData: 'the maker’s sheet', measured: 'measured' },
+  takeOffsFrom: TAKE_OFF_SOURCE_NAMES,
+  outsideFrom: TAKE_OFF_SOURCE_NAMES,
 };
 
 function valueText(key: string, fact: Fact | null, write: Writer): string {
@@ -173,6 +175,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       return {
         what: `Nobody has looked into the box of ${obstacle.hose}.`,
         wayOut: 'Check it in, item by item, and accept it or send it back.',
+      };
+    case 'changedSinceBox':
+      return {
+        what: `What was accepted out of the box of ${obstacle.hose} is not what is ordered now: ${changesText(obstacle.changes, write)}.`,
+        wayOut: 'Box: look at the hose again as it is ordered now, and decide anew, or send it back.',
       };
     case 'boxNotCome':
       return {

@@ -503,13 +503,36 @@ describe('the box', () => {
     server.pass(60_000);
     good(await job.editHose({ order_m: 0.982 }));
     good(await job.editHose({ specified: true }));
+    expect(obstacles(await job.handTight())).toEqual(['changedSinceBox']);
+    expect(obstacles(await job.torque(1))).toEqual(['changedSinceBox']);
+    // A box that was accepted before it was kept what was: its findings are judged against the order of now.
+    const { JobHose } = server.database.models;
+    const row = await JobHose.findOne({ where: { jobId: job.id, hoseId: (await job.hose()).hoseId } });
+    const { accepted: _accepted, ...before } = row?.kit ?? {};
+    await row?.update({ kit: before } as object);
+    await server.database.models.Job.increment('revision', { where: { id: job.id } });
     expect(obstacles(await job.handTight())).toEqual(['boxNotAsOrdered']);
-    expect(obstacles(await job.torque(1))).toEqual(['boxNotAsOrdered']);
     // Decided anew with a reason, after the hose was specified as it is.
     good(await job.kit({ found, decided: { verdict: 'accept', because: 'Offered up, it has its slack' } }));
     expect(problemOf(await job.handTight()).cautions?.map(({ id }) => id)).toEqual(['M14']);
     good(await job.offerUp());
     good(await job.handTight());
+  });
+
+  test('a box that was accepted stands while the order is what it was, and is accepted as it was seen', async () => {
+    const job = await specified();
+    const found = await asOrdered(job);
+    const stale = await job.kit({ found, decided: { verdict: 'accept', because: '' }, seen: 'x'.repeat(64) });
+    expect([stale.statusCode, problemOf(stale).code]).toEqual([409, 'changed-since-seen']);
+    good(await job.kit({ found, decided: { verdict: 'accept', because: '' } }));
+    const { order_m, hoseId } = await job.hose();
+    const own = hoseOfJob(await job.now(), hoseId);
+    const finer = { ...(own && buildOf(own)), tolerance_m: 0.001 };
+    good(await job.editHose({ build: finer, specified: true }));
+    expect(obstacles(await job.offerUp())).toEqual(['changedSinceBox']);
+    // Put back as it was, what was accepted stands again.
+    good(await job.editHose({ build: { ...finer, tolerance_m: 0.003 }, order_m, specified: true }));
+    good(await job.offerUp());
   });
 
   test('an order that is not what was quoted, and hoses that have not come, are refused', async () => {

@@ -1,6 +1,7 @@
 /** The job as a whole: what was approved and still stands, and what stands in the way of an action. Server and page ask the same. */
 export type { Change, Fact, Facts } from './approvals/facts.ts';
 export { changesBetween, digestOf, factsOf } from './approvals/facts.ts';
+export { boxFacts, boxStanding } from './approvals/box.ts';
 export { orderFacts } from './approvals/order.ts';
 export { cautionDigest, unanswered } from './approvals/reasons.ts';
 export { signatureFacts } from './approvals/signature.ts';

@@ -13,8 +13,10 @@ import {
   LUBRICANTS,
   MAKE_UP_STEPS,
   PROOF_MEDIA,
+  TAKE_OFF_SOURCES,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
+import { ApprovalSchema } from './approval.ts';
 import { Angle_rad, CalendarDate, Id, Instant, Length_m, Name, Note, Typed } from './common.ts';
 
 const Across_m = z.number().positive().max(0.05);
@@ -48,6 +50,7 @@ export const HoseBuildSchema = z
   .strictObject({
     bore_m: Across_m,
     outside_m: Across_m,
+    outsideFrom: z.enum(TAKE_OFF_SOURCES).optional(),
     liner: z.enum(LINERS),
     braid: z.enum(BRAIDS),
     cover: z.enum(COVERS),
@@ -131,6 +134,8 @@ export const KitCheckSchema = z.strictObject({
   at: Instant,
   /** What somebody decided after looking, and why; null as long as nobody has. */
   decided: z.strictObject({ verdict: z.enum(['accept', 'adapt', 'return']), because: Note }).nullable(),
+  /** What was accepted: the order of then and what was found. Null where it was not; left out by books of before. */
+  accepted: ApprovalSchema.nullish(),
 });
 export type KitCheck = z.infer<typeof KitCheckSchema>;
 

@@ -1,5 +1,5 @@
 /** Corners of a vehicle and the routes of the hoses through them, as they are kept, linked to and exchanged. */
-import { NATURES, RIG_BODIES } from '@zephyrcombe/core';
+import { NATURES, RIG_BODIES, TAKE_OFF_SOURCES } from '@zephyrcombe/core';
 import type { Corner } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { Id, Length_m, Name, Version } from './common.ts';
@@ -106,6 +106,7 @@ const CornerHoseSchema = z.strictObject({
   length_m: Length_m,
   outside_m: z.number().positive().max(0.05),
   leastRadius_m: z.number().positive().max(1),
+  figuresFrom: z.enum(TAKE_OFF_SOURCES).optional(),
 });
 
 const KeepOutSchema = z.strictObject({

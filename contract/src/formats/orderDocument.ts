@@ -1,5 +1,5 @@
 /** An order for hoses as a document that leaves the shop: `docs/formats/order.md`. As JSON. */
-import { assumedOfPort, freeHose, needsClocking, SEATS } from '@zephyrcombe/core';
+import { assumedOfPort, freeHose, isVouched, needsClocking, SEATS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { CalendarDate, Id, Length_m, Name } from '../entities/common.ts';
 import { AlongPartSchema, EndFittingSchema, HoseBuildSchema } from '../entities/hoseBuild.ts';
@@ -47,6 +47,8 @@ const OrderHoseSchema = z.strictObject({
   tolerance_m,
   bore_m,
   outside_m,
+  /** Left out where the outside is measured or from the hose maker's sheet. */
+  outsideAssumed: z.literal(true).optional(),
   liner,
   braid,
   cover,
@@ -84,8 +86,10 @@ function assumedOfEnd(
   end: HoseOfJob['hose']['endA'],
   at: JointOfJob | null,
 ): Pick<OrderHose['endA'], 'assumed'> {
-  const isVouched = end.takeOffsFrom === 'makersData' || end.takeOffsFrom === 'measured';
-  const assumed = [...(at ? assumedOfPort(at.port) : []), ...(isVouched ? [] : ['takeOff' as const])];
+  const assumed = [
+    ...(at ? assumedOfPort(at.port) : []),
+    ...(isVouched(end.takeOffsFrom) ? [] : ['takeOff' as const]),
+  ];
   return assumed.length > 0 ? { assumed } : {};
 }
 
@@ -125,6 +129,7 @@ export function orderHose(own: HoseOfJob): OrderHose | null {
     tolerance_m: build.tolerance_m,
     bore_m: build.bore_m,
     outside_m: build.outside_m,
+    ...(isVouched(build.outsideFrom) ? {} : { outsideAssumed: true }),
     liner: build.liner,
     braid: build.braid,
     cover: build.cover,

@@ -18,6 +18,7 @@ import {
   judgeBoltThread,
   judgeBuild,
   judgeClocking,
+  judgeHoseOutside,
   judgeProof,
   judgeSeat,
   judgeSwitch,
@@ -169,6 +170,7 @@ export function hoseCautions(
           boltA_m: boltOf(hose.endA, a)?.diameter_m ?? null,
           boltB_m: boltOf(hose.endB, b)?.diameter_m ?? null,
         })),
+    ...(build === null ? [] : judgeHoseOutside(build)),
   ];
 }
 

@@ -11,6 +11,10 @@ export const TAKE_OFF_SOURCES = ['example', 'makersData', 'measured'] as const;
 /** Where the dimensions of an end come from: an example of ours, its maker's sheet, the end in somebody's hand. */
 export type TakeOffSource = (typeof TAKE_OFF_SOURCES)[number];
 
+/** Somebody has read or measured it; an example of ours, or what nobody has said a word of, is only assumed. */
+export const isVouched = (from: TakeOffSource | undefined): from is 'makersData' | 'measured' =>
+  from === 'makersData' || from === 'measured';
+
 export interface EndGeometry {
   readonly family: EndFamily;
   readonly neckAngle_rad: number;

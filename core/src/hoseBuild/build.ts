@@ -2,6 +2,7 @@
  * How a hose is built, from one end to the other: what is ordered, or made up in the shop. Places along it are counted in
  * metres from the sealing point of end A, along the hose.
  */
+import type { TakeOffSource } from '../fittings/end.ts';
 import type { JointMaterial } from '../joint/washers.ts';
 
 export const LINERS = ['ptfe', 'rubber'] as const;
@@ -74,6 +75,8 @@ export interface BuildSplit {
 export interface HoseBuild {
   readonly bore_m: number;
   readonly outside_m: number;
+  /** Where its outside comes from; left out where nobody has said. */
+  readonly outsideFrom?: TakeOffSource | undefined;
   readonly liner: Liner;
   readonly braid: Braid;
   readonly cover: Cover;

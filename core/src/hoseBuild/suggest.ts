@@ -1,5 +1,5 @@
 /** A hose's build to start from, out of what is known, and why each of its figures is what it is. */
-import type { EndGeometry } from '../fittings/end.ts';
+import type { EndGeometry, TakeOffSource } from '../fittings/end.ts';
 import type { AlongPart, EndFitting, HoseBuild } from './build.ts';
 import { inOrder } from './places.ts';
 import { freeHose, kept, placeFaults } from './places.ts';
@@ -24,6 +24,7 @@ export interface BuildFacts {
   /** What the kept route holds and covers the hose with, and where still parts come too near; null without one. */
   readonly route: {
     readonly outside_m: number;
+    readonly figuresFrom?: TakeOffSource | undefined;
     readonly clips: readonly { readonly id: string; readonly at_m: number }[];
     readonly stiffeners: readonly {
       readonly id: string;
@@ -159,6 +160,7 @@ export function suggestBuild(facts: BuildFacts): SuggestedBuild {
     build: {
       bore_m,
       outside_m,
+      outsideFrom: route ? route.figuresFrom : 'example',
       liner: 'ptfe',
       braid: 'stainless',
       cover: 'clear',

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { exampleBanjo } from '../fittings/exampleEnds.ts';
+import type { TakeOffSource } from '../fittings/end.ts';
 import { LENGTH_POINTS } from '../fittings/end.ts';
-import { assumedOfPort, judgeAssumedPort, judgeTakeOffs } from './assumptions.ts';
+import type { AlongPart } from '../hoseBuild/build.ts';
+import {
+  assumedOfPort,
+  judgeAssumedPort,
+  judgeHoseFigures,
+  judgeHoseOutside,
+  judgeTakeOffs,
+} from './assumptions.ts';
 import { newComponent, newJoint, newLine } from './build.ts';
 import { changeJoint, changePort } from './edit.ts';
 import type { Hydraulics } from './hydraulics.ts';
@@ -103,3 +111,22 @@ test.each(LENGTH_POINTS.filter((point) => point !== 'threadEnd'))(
     for (const takeOffsFrom of ['makersData', 'measured']) expect(cautions({ takeOffsFrom })).toEqual([]);
   },
 );
+
+// Common practice, no published source: a clip one size wrong pinches or slips.
+test('what clasps a hose rests on its outside, and a route on its least radius, until somebody has read or measured them', () => {
+  const clip = { clip_m: 0.007, outside_m: null } as AlongPart;
+  const grommet = { clip_m: 0.009, outside_m: 0.01 } as AlongPart;
+  const held = (outsideFrom: TakeOffSource | undefined, along: readonly AlongPart[]) =>
+    judgeHoseOutside({ outsideFrom, along }).map(({ evidence }) => evidence);
+  expect(held('example', [clip])).toEqual([{ facts: ['outside'], from: ['example'] }]);
+  expect(held(undefined, [grommet, clip])).toEqual([{ facts: ['outside'], from: ['notSaid'] }]);
+  expect(held('example', [grommet])).toEqual([]);
+  expect(held('example', [])).toEqual([]);
+  const judged = (figuresFrom: TakeOffSource | undefined) =>
+    judgeHoseFigures({ figuresFrom }).map(({ evidence }) => evidence);
+  expect(judged(undefined)).toEqual([{ facts: ['outside', 'bendRadius'], from: ['notSaid'] }]);
+  for (const from of ['makersData', 'measured'] as const) {
+    expect(held(from, [clip])).toEqual([]);
+    expect(judged(from)).toEqual([]);
+  }
+});

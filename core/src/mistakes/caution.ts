@@ -70,7 +70,10 @@ export interface CautionEvidence {
   M18: { readonly part: string; readonly turn_rad: number | null };
   M101: Record<never, never>;
   /** Figures that are only assumed, and what they rest on. */
-  M102: { readonly facts: readonly (PortFact | 'takeOff')[]; readonly from: readonly Origin[] };
+  M102: {
+    readonly facts: readonly (PortFact | 'takeOff' | 'outside' | 'bendRadius')[];
+    readonly from: readonly Origin[];
+  };
   M104: Record<never, never>;
   M19: Record<never, never>;
   M20: { readonly portThread: string; readonly boltThread: string };

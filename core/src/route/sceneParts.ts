@@ -1,4 +1,5 @@
 /** What a scene is made of: the hose with its ends and what is on it, and what it has to keep away from. */
+import type { TakeOffSource } from '../fittings/end.ts';
 import type { Vector } from '../geometry/vector.ts';
 import type { Body, Rig } from './rig.ts';
 import type { Solid } from './solid.ts';
@@ -59,6 +60,8 @@ export interface SceneHose {
   readonly length_m: number;
   readonly outside_m: number;
   readonly leastRadius_m: number;
+  /** Where its outside and its least radius come from; left out where nobody has said. */
+  readonly figuresFrom?: TakeOffSource | undefined;
 }
 
 /** `service`: the way out of a pad pin, a nipple, whatever has to be reached without undoing the hose. */

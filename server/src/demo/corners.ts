@@ -41,9 +41,9 @@ const rod = (
   radius_m: number,
 ) => part(name, body, nature, { shape: 'capsule', a_m, b_m, radius_m });
 /** Braided hose of the usual size. */
-const BRAIDED = { outside_m: 0.0075, leastRadius_m: 0.04 } as const;
+const BRAIDED = { outside_m: 0.0075, leastRadius_m: 0.04, figuresFrom: 'makersData' } as const;
 /** Rubber hose as vans carry it. */
-const RUBBER = { outside_m: 0.0105, leastRadius_m: 0.05 } as const;
+const RUBBER = { outside_m: 0.0105, leastRadius_m: 0.05, figuresFrom: 'makersData' } as const;
 
 /** Known by its name until the seed puts the id of the vehicle's own hose in its place. */
 const hose = (

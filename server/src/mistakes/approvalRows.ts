@@ -3,6 +3,7 @@ import type { Caution } from '@zephyrcombe/core';
 import { exampleBanjo } from '@zephyrcombe/core';
 import { cautionDigest } from '@zephyrcombe/workshop';
 import { problemOf } from '../testing/testServer.ts';
+import { withClip } from './specifyingRows.ts';
 import type { PlayedJob } from './playedJob.ts';
 import type { MistakeRow, Play, Ports } from './play.ts';
 import { AS_DRAWN, BETWEEN_FERRULES, bolt, specified, withPorts } from './play.ts';
@@ -210,6 +211,23 @@ export const KNOWING: readonly MistakeRow[] = [
         await job.done(job.takeOffs());
         await job.done(job.edit({ orderDatum: BETWEEN_FERRULES }));
         await job.done(job.edit({ endA: exampleBanjo(45), clocking_rad: 1 }));
+        return job.said(job.specify());
+      },
+      'a clip sized for a hose whose outside is our example': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.lengthTaken();
+        const build = await job.build();
+        return job.said(job.specify({ build: { ...build, ...withClip(build.outside_m - 0.0005)(build) } }));
+      },
+      'a route judged by the least radius of our example': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.lengthTaken();
+        await job.done(
+          job.route('wick', (corner) => ({
+            ...corner,
+            hoses: corner.hoses.map((hose) => ({ ...hose, figuresFrom: 'example' as const })),
+          })),
+        );
         return job.said(job.specify());
       },
       'cut and made up here by our example': async (job) => {

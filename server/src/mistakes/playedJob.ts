@@ -52,6 +52,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   changedSinceQuoted: 'M108',
   boxReturned: 'M109',
   boxNotAsOrdered: 'M107',
+  changedSinceBox: 'M107',
   reservoirEmpty: 'M50',
   sharedReservoirEmpty: 'M106',
   'step.cutFace': 'M43',

@@ -128,8 +128,13 @@ export const SPECIFYING: readonly MistakeRow[] = [
   },
   {
     id: 'M33',
-    paths: { 'a clip far too wide': builtAs(withClip(0.02)) },
-    clean: builtAs((build) => withClip(build.outside_m - 0.0005)(build)),
+    paths: {
+      'a clip far too wide': builtAs((build) => ({ ...withClip(0.02)(build), outsideFrom: 'measured' })),
+    },
+    clean: builtAs((build) => ({
+      ...withClip(build.outside_m - 0.0005)(build),
+      outsideFrom: 'measured',
+    })),
   },
   {
     id: 'M36',
@@ -147,7 +152,7 @@ export const SPECIFYING: readonly MistakeRow[] = [
     clean: specified,
   },
 ];
-function withClip(clip_m: number) {
+export function withClip(clip_m: number) {
   return ({ along }: Awaited<ReturnType<PlayedJob['build']>>) => ({
     along: [
       ...along,

@@ -2,6 +2,7 @@
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
 import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { boxStanding } from '../approvals/box.ts';
 import { lengthStanding } from '../approvals/length.ts';
 import { specificationStanding } from '../approvals/standing.ts';
 import { linesAtGate } from './lines.ts';
@@ -27,8 +28,8 @@ function specificationObstacles(detail: JobDetail, own: HoseOfJob): readonly Obs
 }
 
 /**
- * What was decided about a box holds for what was ordered then: where the same findings are worse against the order of now, a
- * reason that was given before the hose was specified anew is none.
+ * What was decided about a box holds for what was ordered then. Of a box that was decided before that was kept, the findings are
+ * judged against the order of now: where they are worse, a reason that was given before the hose was specified anew is none.
  */
 function boxObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   const { hose, fitted } = own;
@@ -36,6 +37,10 @@ function boxObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   if (kit === null) return [];
   if (kit.decided === null) return [{ code: 'boxUndecided', hose: fitted.name }];
   if (kit.decided.verdict === 'return') return [{ code: 'boxReturned', hose: fitted.name }];
+  const standing = boxStanding(detail, own);
+  if (standing.state === 'stands') return [];
+  if (standing.state === 'passed')
+    return [{ code: 'changedSinceBox', hose: fitted.name, changes: standing.changes }];
   const order = kitOrderOf(detail, own);
   const verdict = order && judgeKit(order, kit.found).verdict;
   if (verdict === null || KIT_VERDICTS.indexOf(verdict) <= KIT_VERDICTS.indexOf(kit.decided.verdict))

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { KnownEnd, Person } from '@zephyrcombe/contract';
 import type { EndGeometry } from '@zephyrcombe/core';
+import { isVouched } from '@zephyrcombe/core';
 import { Op } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
@@ -24,7 +25,7 @@ export async function keepEnds(
   at: Date,
 ): Promise<void> {
   for (const end of ends) {
-    if (end?.takeOffsFrom !== 'makersData' && end?.takeOffsFrom !== 'measured') continue;
+    if (!end || !isVouched(end.takeOffsFrom)) continue;
     const newest = await models.EndSheet.findOne({
       where: sameKind(end),
       order: [['at', 'DESC']],

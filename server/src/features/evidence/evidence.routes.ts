@@ -7,6 +7,7 @@ import {
   developed,
   gridOf,
   judgeDonor,
+  judgeHoseFigures,
   judgeLine,
   METRIC,
   proveRoute,
@@ -78,7 +79,7 @@ async function judged(action: JobAction, entry: EvidenceEntry): Promise<Judged> 
       room,
       chordRatio,
     },
-    cautions: proof.cautions,
+    cautions: [...proof.cautions, ...judgeHoseFigures(scene.hose)],
   };
 }
 

@@ -5,8 +5,9 @@ import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { inTheWay } from './jobAction.ts';
+import { approved, inTheWay, requireAsSeen } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
+import { boxFacts } from '@zephyrcombe/workshop';
 
 export async function checkKit(
   action: JobAction,
@@ -30,9 +31,13 @@ export async function checkKit(
       verdict !== null && KIT_VERDICTS.indexOf(decided.verdict) < KIT_VERDICTS.indexOf(verdict);
     if (isMilder && decided.because.trim().length < 5) throw fieldProblem('decided.because', 'whyKept');
   }
+  const isAccepted = decided !== null && decided.verdict !== 'return';
+  const facts = boxFacts(detail, own, found);
+  if (isAccepted) requireAsSeen(body.seen, facts);
+  const accepted = isAccepted ? approved(action, facts) : null;
   await models.JobHose.update(
     {
-      kit: { found, decided, by: person.name, byId: person.id, at: now.toISOString() },
+      kit: { found, decided, accepted, by: person.name, byId: person.id, at: now.toISOString() },
       // A hose comes with a cap on each end: they are counted with the others.
       plugs: withCaps(own.hose.plugs),
       version: body.version + 1,

@@ -9,6 +9,7 @@ import {
   kitReasonText,
   whoMay,
 } from '@zephyrcombe/messages';
+import { boxFacts, boxStanding, digestOf } from '@zephyrcombe/workshop';
 import type { KitEnd, KitFound, KitItem, KitOrder, KitVerdict } from '@zephyrcombe/core';
 import { EXAMPLE_BENDS_deg, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import type { ReactNode } from 'react';
@@ -35,6 +36,7 @@ import {
 } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
+import { ChangedSince } from '../job/ChangedSince.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { PartsSteps } from '../job/PartsSteps.tsx';
 import { CLOSED, useJob, useSelection } from '../job/JobContext.ts';
@@ -104,11 +106,13 @@ function Check({ own, order, picker }: CheckProps) {
   const finished = isClosed(detail.job);
   const parcel = detail.job.supply?.parcel?.items.find(({ hoseId }) => hoseId === hose.hoseId);
   const judged = judgeKit(order, found);
+  const facts = boxFacts(detail, own, found);
+  const standing = boxStanding(detail, own);
   const look = (next: Partial<KitFound>) => setFound({ ...found, ...next });
   const send = (decided: KitCheck['decided']) =>
     save.mutate({
       params: { jobId: detail.job.id, hoseId: hose.hoseId },
-      body: { version: hose.version, found, decided },
+      body: { version: hose.version, found, decided, seen: digestOf(facts) },
     });
   const datum = datumName(orderDatumOf(hose));
   const old = inDatum(fitted, fitted.length_m, orderDatumOf(hose));
@@ -247,7 +251,14 @@ function Check({ own, order, picker }: CheckProps) {
             <Fine>Not looked at: {judged.open.map((which) => KIT_ITEM_NAMES[which]).join(', ')}.</Fine>
           ) : null}
         </div>
-        <SaveProblem save={save} onTakeTheirs={clear} />
+        <ChangedSince
+          approval={hose.kit?.accepted ?? null}
+          standing={standing}
+          title="Changed since it was accepted"
+          did="accepted"
+          until="Until somebody decides anew it is not fitted."
+        />
+        <SaveProblem save={save} seen={facts} onTakeTheirs={clear} />
         {finished ? null : (
           <Decision
             judged={judged.verdict}

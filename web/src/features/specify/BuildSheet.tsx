@@ -10,6 +10,7 @@ import {
   FIXING_NAMES,
   LINER_NAMES,
   MATERIAL_NAMES,
+  TAKE_OFF_SOURCE_NAMES,
 } from '@zephyrcombe/messages';
 import type { AlongKind, AlongPart, EndFitting, HoseBuild } from '@zephyrcombe/core';
 import {
@@ -21,6 +22,8 @@ import {
   JOINT_MATERIALS,
   kept,
   LINERS,
+  isVouched,
+  TAKE_OFF_SOURCES,
 } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { CLOSED } from '../job/JobContext.ts';
@@ -258,6 +261,13 @@ export function MaterialSheet({ own, at, finished }: BuildSheetProps) {
               onValue={(outside_m) => change({ outside_m })}
               error={build.outside_m > build.bore_m ? null : 'Must be more than the bore.'}
             />
+            <Pick
+              label="Hose over all is from"
+              value={build.outsideFrom ?? 'example'}
+              isDisabled={finished}
+              options={choices(TAKE_OFF_SOURCES, TAKE_OFF_SOURCE_NAMES)}
+              onChange={(outsideFrom) => change({ outsideFrom })}
+            />
             <QuantityEdit
               label="Tolerance, either way"
               value={build.tolerance_m}
@@ -326,8 +336,8 @@ function MaterialWords({ build }: { readonly build: HoseBuild }) {
   return (
     <Fine>
       Bore {write.fineLength(build.bore_m)}, {LINER_NAMES[build.liner]} liner, {BRAID_NAMES[build.braid]}{' '}
-      braid, {COVER_NAMES[build.cover]} cover, {write.fineLength(build.outside_m)} over all; ends of{' '}
-      {MATERIAL_NAMES[build.endA.material]}
+      braid, {COVER_NAMES[build.cover]} cover, {write.fineLength(build.outside_m)} over all
+      {isVouched(build.outsideFrom) ? '' : ' (assumed)'}; ends of {MATERIAL_NAMES[build.endA.material]}
       {build.endB.material === build.endA.material ? '' : ` and ${MATERIAL_NAMES[build.endB.material]}`},{' '}
       {FIXING_NAMES[build.fixing]}
       {build.madeHere ? ', made up here' : ''}.

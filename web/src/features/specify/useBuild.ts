@@ -42,6 +42,7 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
       own,
       scene && {
         outside_m: scene.hose.outside_m,
+        figuresFrom: scene.hose.figuresFrom,
         clips: scene.hose.clips,
         stiffeners: scene.hose.stiffeners ?? [],
         sleeves: scene.hose.sleeves ?? [],

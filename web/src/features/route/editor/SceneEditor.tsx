@@ -1,6 +1,7 @@
 /** The corner in figures: holds of the hose, parts in the way, and how it moves. Everything a tape can read. */
 import type { Corner, CornerHose, KeepOut, RigBody, RigPose, Vector } from '@zephyrcombe/core';
-import { BODIES_OF, NATURES, placementOf } from '@zephyrcombe/core';
+import { BODIES_OF, NATURES, placementOf, TAKE_OFF_SOURCES } from '@zephyrcombe/core';
+import { TAKE_OFF_SOURCE_NAMES } from '@zephyrcombe/messages';
 import { useCallback } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../../app/SessionContext.ts';
@@ -134,6 +135,19 @@ export function SceneEditor({ state, dispatch, lineNow }: SceneEditorProps) {
         </Fine>
         <Points corner={corner} rowsOf={pointsOfHose(state.hoseId)} bodies={bodies} onChange={change} />
         <SizesOf corner={corner} rowsOf={sizesOfHose(state.hoseId)} onChange={change} />
+        <div style={{ marginTop: 10, maxWidth: 300 }}>
+          <Pick
+            label="Its outside and least radius are from"
+            value={hose.figuresFrom ?? 'example'}
+            options={TAKE_OFF_SOURCES.map((value) => ({ value, text: TAKE_OFF_SOURCE_NAMES[value] }))}
+            onChange={(figuresFrom) =>
+              change((now) => {
+                const own = ownHose(now);
+                return own ? hosePut(now, { ...own, figuresFrom }) : now;
+              }, 'figures from')
+            }
+          />
+        </div>
         <Line style={{ marginTop: 10 }}>
           <PlainButton
             because={hose.clips.length >= 12 ? 'A hose takes 12 clips here.' : null}
