@@ -4,6 +4,9 @@ export interface Address {
   readonly path: string;
 }
 
+/** Header of a request: when what it tells was done, as an ISO 8601 instant by the clock of who did it. */
+export const ACTED_AT = 'acted-at';
+
 export const ADDRESSES = {
   getSession: { method: 'GET', path: '/api/session' },
   signIn: { method: 'POST', path: '/api/session' },

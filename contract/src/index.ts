@@ -120,8 +120,6 @@ export type {
   JobHose,
   JobJoint,
   JobSummary,
-  LogEntry,
-  LogKind,
   Override,
   Reading,
   Session,
@@ -131,7 +129,9 @@ export type {
 } from './entities/job.ts';
 export type { EvidenceEntry } from './entities/evidence.ts';
 export type { Approval } from './entities/approval.ts';
-export { BleedEventSchema, isClosed, JobChangeSchema, JobDetailSchema, LOG_KINDS } from './entities/job.ts';
+export { BleedEventSchema, isClosed, JobChangeSchema, JobDetailSchema } from './entities/job.ts';
+export type { LogDetail, LogEntry, LogKind, ToldDetail } from './entities/log.ts';
+export { LOG_DETAILS, LOG_KINDS, toldBy } from './entities/log.ts';
 export { withChange } from './withChange.ts';
 export type { Trace } from './entities/trace.ts';
 export type { LeftOn, Finding, Photo, PhotoSubject, PhotoType } from './entities/finding.ts';
@@ -159,9 +159,9 @@ export type {
   Route,
   RouteName,
 } from './routes.ts';
-export { Id } from './entities/common.ts';
+export { Id, Instant } from './entities/common.ts';
 export { oneLine, unprintableIn } from './entities/text.ts';
-export { ADDRESSES, addressOf } from './addresses.ts';
+export { ACTED_AT, ADDRESSES, addressOf } from './addresses.ts';
 export { MEDIA_TYPES, ROUTES } from './routes.ts';
 export { dayIn, ownTimeZone, timeIn } from './shopTime.ts';
 export type { OrderFile } from './fileAddresses.ts';

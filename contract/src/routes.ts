@@ -26,7 +26,6 @@ import {
   JobDetailSchema,
   JobHoseSchema,
   JobSummarySchema,
-  LogEntrySchema,
   OrderTermsSchema,
   OverrideSchema,
   ReadingSchema,
@@ -60,6 +59,7 @@ import { CornerSchema, SavedCornerSchema } from './entities/route.ts';
 import { EvidenceEntrySchema } from './entities/evidence.ts';
 import { LineChecksSchema, LinePatternSchema } from './entities/line.ts';
 import { JobItemSchema } from './entities/item.ts';
+import { LogEntrySchema } from './entities/log.ts';
 import { FindingSchema, PHOTO_LIMIT_bytes, PHOTO_SUBJECTS, PHOTO_TYPES } from './entities/finding.ts';
 import { DRAWING_FORMATS, HardLineRequestSchema, TemplateRequestSchema } from './entities/drawings.ts';
 import { LABEL_FILES, ORDER_FILES } from './fileAddresses.ts';

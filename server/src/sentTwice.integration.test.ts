@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type {
   JobChange,
+  LogEntry,
   Person,
   PersonRecord,
   SavedCorner,
@@ -10,7 +11,7 @@ import type {
   VehicleDetail,
   Wrench,
 } from '@zephyrcombe/contract';
-import { hydraulicsOf, renumber } from '@zephyrcombe/contract';
+import { ACTED_AT, hydraulicsOf, renumber } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
 import { MOTORCYCLE } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
@@ -219,4 +220,44 @@ describe('what belongs to no job', () => {
     expect((await send(url, body, randomUUID(), lead, 'PUT')).statusCode).toBe(200);
     expect((await server.ask('GET', '/api/jobs', undefined, cookie)).statusCode).toBe(401);
   });
+});
+
+test('the log says when it was done by the clock of who did it, when it came, and of which request', async () => {
+  // The clock of this server stands still.
+  const now = server.clock();
+  const seen = async (told: string | undefined, key = randomUUID()) => {
+    const { version } = (await server.job('wick-front')).job;
+    const reply = await server.app.inject({
+      method: 'PATCH',
+      url: JOB,
+      payload: { version, handoverChecks: { stopLamp: version % 2 === 0 } },
+      headers: {
+        ...OWN_PAGE,
+        cookie: brannoc,
+        'idempotency-key': key,
+        ...(told === undefined ? {} : { [ACTED_AT]: told }),
+      },
+    });
+    expect(reply.statusCode).toBe(200);
+    const { items } = (await server.ask('GET', `${JOB}/log?limit=100`)).json<{ items: LogEntry[] }>();
+    const last = items.at(-1);
+    expect(last).toMatchObject({ kind: 'handoverChecked', receivedAt: now.toISOString(), sentId: key });
+    return now.getTime() - Date.parse(last?.at ?? '');
+  };
+  const before = (ms: number) => new Date(now.getTime() - ms).toISOString();
+  expect(await seen(before(12 * 60_000))).toBe(12 * 60_000);
+  expect(await seen(undefined)).toBe(0);
+  // A clock that is a little ahead is told as now; a time that cannot be is not believed.
+  expect(await seen(before(-30_000))).toBe(0);
+  for (const wrong of [before(-3_600_000), before(72 * 3_600_000), 'yesterday', '2026-11-23', ''])
+    expect(await seen(wrong)).toBe(0);
+});
+
+test('a line of before that was kept without them is read as it is', async () => {
+  await server.database.sequelize.query(
+    `INSERT INTO log_entry (id, jobId, at, \`by\`, kind, detail) VALUES (?, ?, '2024-05-01 10:00:00.000', 'Before', 'torqued', ?)`,
+    { replacements: [randomUUID(), demoId('job/wick-front'), JSON.stringify({ torque_Nm: 'much' })] },
+  );
+  const { items } = (await server.ask('GET', `${JOB}/log?limit=100`)).json<{ items: LogEntry[] }>();
+  expect(items.at(-1)).toMatchObject({ by: 'Before', receivedAt: null, sentId: null });
 });

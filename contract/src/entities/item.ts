@@ -4,12 +4,13 @@ import { Id, Instant, Name, Typed, Version } from './common.ts';
 
 export const ITEM_KINDS = ['bracket', 'clip', 'mountBolt'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
+export const ITEM_HANDLINGS = ['refit', 'replace'] as const;
 
 export const JobItemSchema = z.strictObject({
   id: Id,
   kind: z.enum(ITEM_KINDS),
   name: Name,
-  handling: z.enum(['refit', 'replace']),
+  handling: z.enum(ITEM_HANDLINGS),
   /** Null until it is on again. */
   done: z
     .strictObject({

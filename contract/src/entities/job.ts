@@ -294,63 +294,6 @@ export const ReasonSchema = z.strictObject({
 });
 export type Reason = z.infer<typeof ReasonSchema>;
 
-export const LOG_KINDS = [
-  'opened',
-  'renamed',
-  'lookedOver',
-  'portSeen',
-  'findingRecorded',
-  'findingStruck',
-  'photoAdded',
-  'hosesChosen',
-  'layoutChosen',
-  'readingTaken',
-  'readingStruck',
-  'poseChecked',
-  'liftEntered',
-  'traceSaved',
-  'traceRemoved',
-  'donorChecked',
-  'routeJudged',
-  'lineJudged',
-  'patternTaken',
-  'lineMade',
-  'lengthTaken',
-  'orderTermsSet',
-  'specified',
-  'quoted',
-  'ordered',
-  'delivered',
-  'made',
-  'proved',
-  'kitChecked',
-  'itemSaved',
-  'itemRemoved',
-  'plugsCounted',
-  'handTight',
-  'fitChecked',
-  'torqued',
-  'bled',
-  'leakChecked',
-  'handoverChecked',
-  'finished',
-  'abandoned',
-] as const;
-export type LogKind = (typeof LOG_KINDS)[number];
-
-export const LogEntrySchema = z.strictObject({
-  id: Id,
-  sequence: z.int(),
-  at: Instant,
-  by: Name,
-  byId: Id.nullable(),
-  kind: z.enum(LOG_KINDS),
-  /** What was written, as it crossed the wire. */
-  detail: z.record(z.string(), z.unknown()),
-  correctsId: Id.nullable(),
-});
-export type LogEntry = z.infer<typeof LogEntrySchema>;
-
 export const DueStateSchema = z.enum(['overdue', 'soon', 'later', 'unknown']);
 
 export const JobSummarySchema = z.strictObject({

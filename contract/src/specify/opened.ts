@@ -1,5 +1,6 @@
 /** Whether the brake was opened, from what stands in a job now and from what its log tells of before. */
-import type { FitChecks, JobDetail, LogKind } from '../entities/job.ts';
+import type { FitChecks, JobDetail } from '../entities/job.ts';
+import type { LogKind } from '../entities/log.ts';
 
 /** Untouched; opened as the record stands; or said to be opened once, and taken back since. */
 export type Opening = 'untouched' | 'opened' | 'takenBack';

@@ -19,6 +19,7 @@ export const optionalWhole = (): Column => ({ type: DataTypes.INTEGER, allowNull
 export const calendarDate = (): Column => ({ type: DataTypes.DATEONLY, allowNull: false });
 export const optionalCalendarDate = (): Column => ({ type: DataTypes.DATEONLY, allowNull: true });
 export const instant = (): Column => ({ type: DataTypes.DATE(3), allowNull: false });
+export const optionalInstant = (): Column => ({ type: DataTypes.DATE(3), allowNull: true });
 export const version = (): Column => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 });
 
 /** TINYINT(1) comes back as 0 or 1. */

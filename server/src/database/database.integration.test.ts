@@ -25,6 +25,7 @@ import * as known from './migrations/0018-known.ts';
 import * as revision from './migrations/0019-revision.ts';
 import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
+import * as log from './migrations/0022-log.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -170,9 +171,11 @@ describe('migrations', () => {
       '0019-revision',
       '0020-lines',
       '0021-items',
+      '0022-log',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await log.down(queries);
     await items.down(queries);
     await lines.down(queries);
     await revision.down(queries);
@@ -215,6 +218,7 @@ describe('migrations', () => {
     await revision.up(queries);
     await lines.up(queries);
     await items.up(queries);
+    await log.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -23,6 +23,7 @@ import * as known from './migrations/0018-known.ts';
 import * as revision from './migrations/0019-revision.ts';
 import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
+import * as log from './migrations/0022-log.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -46,6 +47,7 @@ const MIGRATIONS = [
   { name: '0019-revision', ...revision },
   { name: '0020-lines', ...lines },
   { name: '0021-items', ...items },
+  { name: '0022-log', ...log },
 ];
 
 /** Of every migration, in order. */

@@ -42,6 +42,12 @@ export async function isWritten(
   return false;
 }
 
+/** Of the request, where it carries one. */
+export function sentIdOf({ headers }: Pick<FastifyRequest, 'headers'>): string | null {
+  const id = Id.safeParse(headers['idempotency-key']);
+  return id.success ? id.data : null;
+}
+
 /** Whether a change that asks somebody outside first is written already. The write itself asks `isWritten` again. */
 export async function wasWritten({ SentChange }: Models, request: FastifyRequest): Promise<boolean> {
   const id = Id.safeParse(request.headers['idempotency-key']);

@@ -1,7 +1,9 @@
 /** The demo's jobs: one about to start, one half fitted, one signed off; four corners half measured, an ABS machine looked over. */
-import type { Circuit } from '@zephyrcombe/contract';
+import type { Circuit, LogDetail, LogKind } from '@zephyrcombe/contract';
+import { torqueOf } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS, nextDue, sealingDatum } from '@zephyrcombe/core';
 import { writeLog } from '../features/jobs/jobAction.ts';
+import { namesOf } from '../features/jobs/jobScope.ts';
 import { newJobHose, newJobJoint, NOT_FITTED } from '../features/jobs/newJob.ts';
 import type { SeedContext } from './context.ts';
 import { demoId } from './identity.ts';
@@ -117,12 +119,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly C
   const hoses = circuits.flatMap((one) => one.hoses).filter((line) => line.kind === 'hose');
   const touched = new Set(hoses.flatMap((hose) => [hose.fromJointId, hose.toJointId]));
   const joints = circuits.flatMap((one) => one.joints).filter((joint) => touched.has(joint.id));
-  const log = (
-    kind: Parameters<typeof writeLog>[2]['kind'],
-    days: number,
-    hour: number,
-    detail: Record<string, unknown>,
-  ) =>
+  const log = <Kind extends LogKind>(kind: Kind, days: number, hour: number, detail: LogDetail<Kind>) =>
     writeLog(models, transaction, {
       jobId,
       kind,
@@ -165,7 +162,11 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly C
     })),
     { transaction },
   );
-  await log('opened', plan.openedDaysAgo, 9, { title: plan.title, reason: plan.reason });
+  await log('opened', plan.openedDaysAgo, 9, {
+    title: plan.title,
+    reason: plan.reason,
+    ...namesOf({ circuits, hoses, lines: [] }),
+  });
 
   for (const [position, hose] of hoses.entries()) {
     const [key, marks] = Object.entries(plan.measured ?? {}).find(([name]) => isPart(hose, name)) ?? [];
@@ -256,7 +257,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly C
       { ...record, jobId, by: 'Brannoc Hale', byId: demoId('brannoc'), at },
       { transaction },
     );
-    await log('torqued', Math.max(lastDay, 0), 14, record);
+    await log('torqued', Math.max(lastDay, 0), 14, { ...record, range: { ...torqueOf(joint).governing } });
   }
   if (finished) await finishDemoJob(context, jobId, circuit, plan, daysAgo(lastDay));
 }

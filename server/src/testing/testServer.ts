@@ -18,6 +18,8 @@ export interface TestServer {
   readonly app: FastifyInstance;
   readonly database: Database;
   readonly config: Config;
+  /** What the clock says. */
+  clock(): Date;
   /** Moves the clock on. */
   pass(milliseconds: number): void;
   /** A request as the signed-in person; `null` as nobody. What changed of a job is put into the job, as a page does. */
@@ -150,6 +152,7 @@ export async function startTestServer({
     app,
     database,
     config,
+    clock: () => new Date(now),
     pass: (milliseconds) => {
       now += milliseconds;
     },

@@ -9,7 +9,7 @@ import type {
   ReplyOf,
   RouteName,
 } from '@zephyrcombe/contract';
-import { ADDRESSES, addressOf, ProblemDetailsSchema } from '@zephyrcombe/contract';
+import { ACTED_AT, ADDRESSES, addressOf, ProblemDetailsSchema } from '@zephyrcombe/contract';
 import { PROBLEM_TEXTS } from '@zephyrcombe/messages';
 import { newId } from '../app/newId.ts';
 
@@ -52,6 +52,7 @@ export async function call<Name extends JsonRouteName>(
   const isChange = ADDRESSES[name].method !== 'GET' && KNOWS_KEYS.test(ADDRESSES[name].path);
   const body = input.body === undefined ? '' : JSON.stringify(input.body);
   const change = `${ADDRESSES[name].method} ${address} ${body}`;
+  const first = isChange ? sentFirst(change) : null;
   let response: Response;
   try {
     response = await fetch(address, {
@@ -59,7 +60,7 @@ export async function call<Name extends JsonRouteName>(
       ...(body === '' ? {} : { body }),
       headers: {
         ...(body === '' ? {} : { 'content-type': 'application/json' }),
-        ...(isChange ? { 'idempotency-key': keyOf(change) } : {}),
+        ...(first ? { 'idempotency-key': first.key, [ACTED_AT]: first.at } : {}),
       },
       ...(signal ? { signal } : {}),
     });
@@ -77,13 +78,20 @@ export async function call<Name extends JsonRouteName>(
 const KNOWS_KEYS = /^\/api\/(?!session$|set-up$)/;
 /** Answers that do not say what became of a change. */
 const UNSETTLED: ReadonlySet<number> = new Set([502, 503, 504]);
-/** Keys of changes of which nothing was heard yet: sent again, the server knows them and writes nothing twice. */
-const unsettled = new Map<string, string>();
+interface SentFirst {
+  readonly key: string;
+  readonly at: string;
+}
+/**
+ * Changes of which nothing was heard yet, by the key and the time they were first sent with: sent again, the server knows them,
+ * writes nothing twice, and the log says when it was done, not when it came.
+ */
+const unsettled = new Map<string, SentFirst>();
 
-function keyOf(change: string): string {
-  const key = unsettled.get(change) ?? newId();
-  unsettled.set(change, key);
-  return key;
+function sentFirst(change: string): SentFirst {
+  const first = unsettled.get(change) ?? { key: newId(), at: new Date().toISOString() };
+  unsettled.set(change, first);
+  return first;
 }
 
 /** A file, as it is. The answer is the job as it then stands. */

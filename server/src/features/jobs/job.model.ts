@@ -18,6 +18,7 @@ import {
   json,
   key,
   optionalCalendarDate,
+  optionalInstant,
   optionalQuantity,
   optionalReference,
   optionalText,
@@ -55,11 +56,13 @@ export interface LogColumns {
   sequence?: number;
   jobId: string;
   at: Date;
+  receivedAt: Date | null;
   by: string;
   byId: string | null;
   kind: LogKind;
   detail: Record<string, unknown>;
   correctsId: string | null;
+  sentId: string | null;
 }
 export type LogEntryRow = Row<LogColumns>;
 
@@ -188,11 +191,13 @@ export const defineLogEntry = (sequelize: Sequelize) =>
       id: { type: DataTypes.UUID, allowNull: false },
       jobId: reference(),
       at: instant(),
+      receivedAt: optionalInstant(),
       by: text(),
       byId: optionalReference(),
       kind: text(),
       detail: json('detail'),
       correctsId: optionalReference(),
+      sentId: optionalReference(),
     },
     plainTable('log_entry'),
   );

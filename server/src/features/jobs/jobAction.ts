@@ -1,5 +1,15 @@
 /** What every change to an open job has in common: who, one transaction, a line in the log, the job as it is now. */
-import type { Approval, Job, JobChange, JobDetail, LogKind, Override, Person } from '@zephyrcombe/contract';
+import type {
+  Approval,
+  Job,
+  JobChange,
+  JobDetail,
+  LogDetail,
+  LogKind,
+  Override,
+  Person,
+} from '@zephyrcombe/contract';
+import { LOG_DETAILS } from '@zephyrcombe/contract';
 import { may } from '@zephyrcombe/contract';
 import type { Facts, Obstacle } from '@zephyrcombe/workshop';
 import { digestOf, unanswered } from '@zephyrcombe/workshop';
@@ -7,7 +17,8 @@ import { createWriter, obstacleText, REFUSALS } from '@zephyrcombe/messages';
 import { randomUUID } from 'node:crypto';
 import type { Caution } from '@zephyrcombe/core';
 import { stopsAmong } from '@zephyrcombe/core';
-import { isWritten, wasWritten } from '../../database/sentChange.ts';
+import { isWritten, sentIdOf, wasWritten } from '../../database/sentChange.ts';
+import { actedAt } from '../../http/actedAt.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
@@ -28,7 +39,7 @@ export interface JobAction {
   readonly models: Models;
   readonly transaction: Transaction;
   /** Appends to the job's log. */
-  readonly log: (kind: LogKind, detail: Record<string, unknown>) => Promise<void>;
+  readonly log: <Kind extends LogKind>(kind: Kind, detail: LogDetail<Kind>) => Promise<void>;
 }
 
 /**
@@ -93,10 +104,12 @@ export async function onOpenJob(
           kind,
           by: person.name,
           byId: person.id,
-          at: now,
+          at: actedAt(request, now),
+          receivedAt: now,
+          sentId: sentIdOf(request),
           detail: entry,
         });
-        await writeReasons(models, transaction, detail, entry, person, now);
+        await writeReasons(models, transaction, detail, entry as object, person, now);
       },
     });
     await models.Job.increment('revision', { where: { id: jobId }, transaction });
@@ -124,17 +137,34 @@ export function requireAsSeen(seen: string | undefined, facts: Facts): void {
     throw new AppProblem('changed-since-seen', { current: facts });
 }
 
-export interface LogLine {
+export interface LogLine<Kind extends LogKind> {
   readonly jobId: string;
-  readonly kind: LogKind;
+  readonly kind: Kind;
   readonly by: string;
   readonly byId: string | null;
   readonly at: Date;
-  readonly detail: Record<string, unknown>;
+  readonly receivedAt?: Date;
+  readonly sentId?: string | null;
+  readonly detail: LogDetail<Kind>;
 }
 
-export async function writeLog(models: Models, transaction: Transaction, line: LogLine): Promise<void> {
-  await models.LogEntry.create({ id: randomUUID(), correctsId: null, ...line }, { transaction });
+/** Nothing is written that its kind does not have: what cannot be read again is no record. */
+export async function writeLog<Kind extends LogKind>(
+  models: Models,
+  transaction: Transaction,
+  { detail, receivedAt, sentId, ...line }: LogLine<Kind>,
+): Promise<void> {
+  await models.LogEntry.create(
+    {
+      id: randomUUID(),
+      correctsId: null,
+      receivedAt: receivedAt ?? line.at,
+      sentId: sentId ?? null,
+      ...line,
+      detail: LOG_DETAILS[line.kind].parse(detail),
+    },
+    { transaction },
+  );
 }
 
 /** As the log keeps cautions: what stood against something when it was done, answered or not. */

@@ -42,15 +42,17 @@ export async function pageOfLog(
   });
   const shown = rows.slice(0, limit);
   return {
-    items: shown.map(({ id, sequence, at, by: who, byId, kind, detail, correctsId }) => ({
+    items: shown.map(({ id, sequence, at, receivedAt, by: who, byId, kind, detail, correctsId, sentId }) => ({
       id,
       sequence: Number(sequence),
       at: at.toISOString(),
+      receivedAt: receivedAt?.toISOString() ?? null,
       by: who,
       byId,
       kind,
       detail,
       correctsId,
+      sentId,
     })),
     next: rows.length > limit ? String(shown.at(-1)?.sequence ?? '') : null,
   };

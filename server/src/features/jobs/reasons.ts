@@ -12,15 +12,16 @@ interface Entry {
   readonly cautions?: unknown;
   readonly hoseId?: unknown;
   readonly jointId?: unknown;
+  readonly lineId?: unknown;
 }
 
 const listOf = <Item>(value: unknown): readonly Item[] =>
   Array.isArray(value) ? (value as readonly Item[]) : [];
 
-/** The hose or joint that the action was about. */
-function subjectOf(detail: JobDetail, { hoseId, jointId }: Entry): string | null {
+/** The hose, hard line or joint that the action was about. */
+function subjectOf(detail: JobDetail, { hoseId, jointId, lineId }: Entry): string | null {
   const { hoses, joints } = partsOf(detail);
-  return [...hoses, ...joints].find(({ id }) => id === hoseId || id === jointId)?.name ?? null;
+  return [...hoses, ...joints].find(({ id }) => [hoseId, jointId, lineId].includes(id))?.name ?? null;
 }
 
 /** Writes what the entry of the log was answered with. A reason for something that did not stand answers nothing, and is left out. */

@@ -1,5 +1,5 @@
 /** Quote, order and delivery of the hoses of a job. What the supplier said is kept with the job. */
-import type { LogKind, Supply } from '@zephyrcombe/contract';
+import type { Supply } from '@zephyrcombe/contract';
 import { boxCounts, ConfirmationSchema, ordered, ParcelSchema, QuoteSchema } from '@zephyrcombe/contract';
 import { digestOf, orderFacts } from '@zephyrcombe/workshop';
 import { createWriter } from '@zephyrcombe/messages';
@@ -10,6 +10,7 @@ import { calendarDateOf } from '../../dependencies.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { toJob } from '../jobs/job.repository.ts';
 import { changeOf } from '../jobs/jobStamp.ts';
+import type { JobAction } from '../jobs/jobAction.ts';
 import { inTheWay, onOpenJob, readOpenJob, requireWay } from '../jobs/jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { stockForJob } from '../shop/stock.ts';
@@ -25,12 +26,12 @@ export function supplierHandlers(
     jobId: string,
     version: number,
     supply: Supply,
-    line: readonly [LogKind, Record<string, unknown>],
+    write: (log: JobAction['log']) => Promise<void>,
   ) =>
     onOpenJob(dependencies, request, jobId, async ({ job, transaction, log }) => {
       requireVersion(toJob(job), version);
       await job.update({ supply, version: version + 1 }, { transaction });
-      await log(...line);
+      await write(log);
     });
   return {
     quoteJob: async ({ request, params, body }) => {
@@ -49,10 +50,13 @@ export function supplierHandlers(
       const counts = hoses.map((own) => ({ hoseId: own.hose.hoseId, ...boxCounts(detail, own) }));
       const quote = await askSupplier(config.supplier, '/quotes', { order, counts }, QuoteSchema);
       const digest = digestOf(orderFacts(detail));
-      return keep(request, params.jobId, body.version, { quote, digest, confirmation: null, parcel: null }, [
-        'quoted',
-        { quote: quote.quote, total: quote.total, currency: quote.currency },
-      ]);
+      return keep(
+        request,
+        params.jobId,
+        body.version,
+        { quote, digest, confirmation: null, parcel: null },
+        (log) => log('quoted', { quote: quote.quote, total: quote.total, currency: quote.currency }),
+      );
     },
 
     orderJob: async ({ request, params, body }) => {
@@ -71,10 +75,9 @@ export function supplierHandlers(
         { quote: supply.quote.quote },
         ConfirmationSchema,
       );
-      return keep(request, params.jobId, body.version, { ...supply, confirmation }, [
-        'ordered',
-        { order: confirmation.order, expectedOn: confirmation.expectedOn },
-      ]);
+      return keep(request, params.jobId, body.version, { ...supply, confirmation }, (log) =>
+        log('ordered', { order: confirmation.order, expectedOn: confirmation.expectedOn }),
+      );
     },
 
     deliverJob: async ({ request, params, body }) => {
@@ -89,10 +92,9 @@ export function supplierHandlers(
         { order: supply.confirmation.order, wrong: body.wrong },
         ParcelSchema,
       );
-      return keep(request, params.jobId, body.version, { ...supply, parcel }, [
-        'delivered',
-        { order: parcel.order, boxes: parcel.items.length },
-      ]);
+      return keep(request, params.jobId, body.version, { ...supply, parcel }, (log) =>
+        log('delivered', { order: parcel.order, boxes: parcel.items.length }),
+      );
     },
   };
 }

@@ -92,7 +92,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             ...columns,
             wrenchName: wrench.name,
             verdict: judged.value.verdict,
-            range: torques.governing,
+            range: { ...torques.governing },
             overrides,
             cautions: told(cautions),
           });

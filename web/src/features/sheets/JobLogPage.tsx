@@ -7,7 +7,7 @@ import { LoadProblem } from '../../api/LoadProblem.tsx';
 import type { LogFilter } from '../../api/queries.ts';
 import { jobLogQuery } from '../../api/queries.ts';
 import { Pick } from '../../design/fields.tsx';
-import { Beside, Fine } from '../../design/layout.ts';
+import { Beside, Fine, Label } from '../../design/layout.ts';
 import { MoreButton } from '../../design/MoreButton.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
 import { JobSheet } from './JobSheet.tsx';
@@ -82,6 +82,11 @@ function partsToAskFor(detail: JobDetail): readonly { readonly value: string; re
   ];
 }
 
+/** What was done out of reach is in the book later than it was done. */
+const LATE_ms = 60_000;
+const isLate = ({ at, receivedAt }: LogEntry): boolean =>
+  receivedAt !== null && Date.parse(receivedAt) - Date.parse(at) > LATE_ms;
+
 interface LogTableProps {
   readonly detail: JobDetail;
   readonly filter: LogFilter;
@@ -106,7 +111,10 @@ function LogTable({ detail, filter }: LogTableProps) {
         <tbody>
           {entries.map((entry: LogEntry) => (
             <tr key={entry.id}>
-              <td className="figure">{write.moment(entry.at)}</td>
+              <td className="figure">
+                {write.moment(entry.at)}
+                {isLate(entry) ? <Label> came {write.moment(entry.receivedAt ?? entry.at)}</Label> : null}
+              </td>
               <td style={{ overflowWrap: 'normal', wordBreak: 'normal' }}>{entry.by}</td>
               <td>
                 {LOG_NAMES[entry.kind]}
