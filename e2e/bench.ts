@@ -2,6 +2,7 @@
  * `npm run bench:browser`: how long the page is busy with one change, in Chromium, against one frame of 1/60 s. Not a
  * test: nothing here can fail a build.
  */
+import { choose } from './support/fields.ts';
 import type { Page } from '@playwright/test';
 import { signIn, test } from './support/zephyrcombe.ts';
 
@@ -66,7 +67,7 @@ test('a drawing of sixty parts, and the thread finder', async ({ page, own }) =>
   await page.getByRole('link', { name: 'Vehicles' }).click();
   await page.getByRole('button', { name: 'New vehicle' }).click();
   await page.getByLabel('Vehicle name').fill('Sixty parts');
-  await page.getByLabel('Kind').selectOption('car');
+  await choose(page.getByLabel('Kind'), 'car');
   await page.getByText('Four corners, front and rear split').click();
   await page.getByRole('button', { name: /^Enter the vehicle/ }).click();
   await page.getByRole('link', { name: 'Change on the drawing' }).first().click();
@@ -131,7 +132,7 @@ test('the length dragged on the outfit: every front hose, 81 poses, all spans', 
   const names = await hose.locator('option').allTextContents();
   for (const name of names) {
     const isOther = (await hose.locator('option:checked').textContent()) !== name;
-    await hose.selectOption({ label: name });
+    await choose(hose, { label: name });
     if (isOther) await page.locator('[data-curves]').waitFor({ state: 'detached' });
     const slider = page.getByRole('slider', { name: 'Length of the hose' });
     await slider.waitFor();

@@ -1,4 +1,5 @@
 /** A hard line made anew as a job of its own: from the vehicle over its pattern and its making to the joint. */
+import { choose } from './support/fields.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
 test('a hard line is a job: its pattern is kept, it is made, and only then it goes on', async ({
@@ -25,16 +26,16 @@ test('a hard line is a job: its pattern is kept, it is made, and only then it go
   // What nobody has looked at is named before anybody is asked for a reason.
   await expect(page.getByText(/nobody has said: .*how long it was cut/)).toBeVisible();
   await page.getByLabel('The tube as it was cut').fill('1127 mm');
-  await page.getByLabel('Nuts on before the second flare').selectOption('2');
-  await page.getByLabel('Flare at A', { exact: true }).selectOption('asPattern');
-  await page.getByLabel('Flare at B', { exact: true }).selectOption('asPattern');
+  await choose(page.getByLabel('Nuts on before the second flare'), '2');
+  await choose(page.getByLabel('Flare at A', { exact: true }), 'asPattern');
+  await choose(page.getByLabel('Flare at B', { exact: true }), 'asPattern');
   // Nor is our usual tube, bender and flare put on the record for somebody's: they are asked for.
   await expect(page.getByText(/nobody has said: how wide its tube is/)).toBeVisible();
   await page.getByLabel('Across its outside').fill('4.75 mm');
   await page.getByLabel('Bender, radius to the middle').fill('15 mm');
-  await page.getByLabel('Tube', { exact: true }).selectOption('copperNickel');
+  await choose(page.getByLabel('Tube', { exact: true }), 'copperNickel');
   for (const end of ['End A', 'End B'])
-    await page.getByLabel(end, { exact: true }).selectOption({ label: 'double flare' });
+    await choose(page.getByLabel(end, { exact: true }), { label: 'double flare' });
   await page.getByRole('button', { name: 'It is made' }).click();
   // The port at the unit is only assumed: it is said why the line is flared for it all the same.
   await page.getByLabel('Only with a reason').fill('The same unit is on the shelf');

@@ -1,4 +1,5 @@
 /** What is assumed looks assumed, is asked for when the joint is open, and re-opens what rested on it. */
+import { choose } from './support/fields.ts';
 import { expectAccessible } from './support/accessibility.ts';
 import { sayHowItIsRead } from './support/measuring.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
@@ -38,7 +39,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
     await tick.locator('xpath=ancestor::label').click();
     await expect(tick).toBeChecked();
   }
-  await page.getByLabel('The maker counts from').selectOption({ label: 'eye centre to eye centre' });
+  await choose(page.getByLabel('The maker counts from'), { label: 'eye centre to eye centre' });
   await page.getByRole('button', { name: /^Take \d+ mm to Specify$/ }).click();
   await page.getByRole('button', { name: 'Go to Specify' }).click();
 
@@ -64,7 +65,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
   await expect(opened).toContainText('M10×1.0, flat washer face');
   await expectAccessible(page);
   await opened.getByRole('button', { name: 'Something else is there' }).click();
-  await opened.getByLabel('Thread that is there').selectOption('M10×1.25');
+  await choose(opened.getByLabel('Thread that is there'), 'M10×1.25');
   await opened.getByRole('button', { name: 'It is M10×1.25, flat washer face' }).click();
   await expect(opened).toBeHidden();
   const passed = page.getByRole('note').filter({ hasText: 'Front left hose is not what was specified.' });

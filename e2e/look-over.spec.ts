@@ -1,4 +1,5 @@
 /** A vehicle by pattern, changed on its drawing by mouse and by keyboard, a thread found in the stage, a layout chosen. */
+import { choose } from './support/fields.ts';
 import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { expectAccessible } from './support/accessibility.ts';
@@ -67,8 +68,8 @@ test('a vehicle by pattern, edited by mouse: a hose pulled, a junction cut in, u
   await expect(page.getByText('The lower figure is above the upper one')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save the circuit' })).toBeDisabled();
   await page.getByLabel('Torque, to').fill('24 N·m');
-  await page.getByLabel('Whose torque figure it is').selectOption({ label: 'vehicle maker’s manual' });
-  await page.getByLabel('Bolt the figure was given for').selectOption({ label: 'steel' });
+  await choose(page.getByLabel('Whose torque figure it is'), { label: 'vehicle maker’s manual' });
+  await choose(page.getByLabel('Bolt the figure was given for'), { label: 'steel' });
   // Our default does not become the maker's by naming him: his figures are typed.
   await expect(page.getByLabel('Torque, from, as it says')).toHaveValue('');
   await page.getByLabel('Torque, from, as it says').fill('14 N·m');
@@ -247,7 +248,7 @@ test('a finding gets a photograph, judged by its content; a hose left on is warn
   await page.getByLabel('What the job is').fill('Main hose');
   await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
   await page.getByRole('button', { name: 'Record what you see on Front left hose' }).click();
-  await page.getByLabel('What is found on Front left hose').selectOption('cracked');
+  await choose(page.getByLabel('What is found on Front left hose'), 'cracked');
   await page.getByRole('button', { name: 'Record “cracked, marked”' }).click();
   await expect(page.getByRole('heading', { name: 'Front left hose stays on: cracked' })).toBeVisible();
 

@@ -1,4 +1,5 @@
 /** The main job through the real interface: a new job on the shore bike's front hose, to the service record and past a restart. */
+import { choose } from './support/fields.ts';
 import { expectAccessible } from './support/accessibility.ts';
 import { sayHowItIsRead } from './support/measuring.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
@@ -21,7 +22,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
     page.getByRole('heading', { name: 'The vehicle maker’s manual and local law come first' }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Record what you see on Front hose' }).click();
-  await page.getByLabel('What is found on Front hose').selectOption({ label: 'Cracked' });
+  await choose(page.getByLabel('What is found on Front hose'), { label: 'Cracked' });
   await page.getByLabel('Where on it, and anything else').fill('At the lower ferrule');
   await page.getByRole('button', { name: 'Record “cracked, marked”' }).click();
   await expect(page.getByText('Cracked, marked: At the lower ferrule')).toBeVisible();
@@ -54,7 +55,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
     await page.getByText(check).click();
     await expect(page.getByRole('checkbox', { name: new RegExp(check) })).toBeChecked();
   }
-  await page.getByLabel('The maker counts from').selectOption({ label: 'eye centre to eye centre' });
+  await choose(page.getByLabel('The maker counts from'), { label: 'eye centre to eye centre' });
   await expect(page.getByTestId('order-length')).toHaveText('942 mm');
   await page.getByRole('button', { name: 'working of order length' }).click();
   await expect(page.getByRole('dialog')).toContainText('s_max + slack');
@@ -120,7 +121,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await page.getByLabel('Distance on the clock').fill('18 502 km');
   await page.getByLabel('Batch on the bottle').fill('SK-2610');
   await page.getByLabel('Quantity used').fill('0.35 l');
-  await page.getByLabel('Old fluid’s colour').selectOption({ label: 'tea' });
+  await choose(page.getByLabel('Old fluid’s colour'), { label: 'tea' });
   await page.getByLabel('Old fluid’s water').fill('3 %');
   await page.getByLabel('Signature: type your name, Brannoc Hale').fill('Brannoc Hale');
   await page.getByRole('button', { name: 'Sign off and write the service record' }).click();

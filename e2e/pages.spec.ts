@@ -40,6 +40,10 @@ test('the whole way from sign-in to a recorded reading works by keyboard alone',
   await page.keyboard.press('2');
   await page.getByLabel('Read from').focus();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('listbox')).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listbox')).toBeHidden();
   await page.getByLabel('Wheel clear of the floor, hanging free').focus();
   await page.keyboard.press('Space');
   await page.getByLabel('Reading', { exact: true }).focus();

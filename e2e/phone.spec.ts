@@ -50,11 +50,7 @@ test('the counter’s button is on the first screen, at the bench and at the whe
 /** What is smaller than a thumb needs, by its words. */
 const tooSmall = (page: Page): Promise<string[]> =>
   page.evaluate(() =>
-    [
-      ...document.querySelectorAll<HTMLElement>(
-        'main a, main button, main summary, main select, header a, header button',
-      ),
-    ]
+    [...document.querySelectorAll<HTMLElement>('main a, main button, main summary, header a, header button')]
       .filter((element) => element.getClientRects().length > 0 && element.closest('svg') === null)
       .flatMap((element) => {
         const { width, height } = element.getBoundingClientRect();

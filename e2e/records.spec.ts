@@ -1,4 +1,5 @@
 /** What a job keeps: judgements by their buttons, and what became of a job that was given up. */
+import { choose } from './support/fields.ts';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
@@ -44,7 +45,7 @@ test('donor check, route verdict and hard line are kept by their buttons, once e
   await page.goto(`${own.address}/bench/hard-line?legs=200+mm;200+mm&bends=90°&rolls=&of=copperNickel`);
   const keepLine = page.getByRole('button', { name: 'Keep what was judged with the job' });
   await expect(keepLine).toBeHidden();
-  await page.getByLabel('Made for the job').selectOption(jobId);
+  await choose(page.getByLabel('Made for the job'), jobId);
   await keepLine.click();
   await expect(keepLine).toBeDisabled();
 

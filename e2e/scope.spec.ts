@@ -1,4 +1,5 @@
 /** Jobs over the whole vehicle: a fluid service from the due list, four corners, front and rear of an ABS machine. */
+import { choose } from './support/fields.ts';
 import type { Page } from '@playwright/test';
 import { expectAccessible } from './support/accessibility.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
@@ -133,10 +134,10 @@ test('front and rear of an ABS machine are handed over together, each circuit wi
   await page.goto(`${own.address}/jobs/${job?.id}/hand-over`);
   await expect(page.getByRole('group', { name: 'Fluid of Front brake' })).toBeVisible();
   const rear = page.getByRole('group', { name: 'Fluid of Rear brake' });
-  await rear.getByLabel('Fluid (cap: DOT 4)').selectOption('DOT 5');
+  await choose(rear.getByLabel('Fluid (cap: DOT 4)'), 'DOT 5');
   // The caution is about that circuit's fluid, before anything is sent.
   await expect(page.getByRole('heading', { name: /silicone|DOT 5/i }).first()).toBeVisible();
-  await rear.getByLabel('Fluid (cap: DOT 4)').selectOption('DOT 4');
+  await choose(rear.getByLabel('Fluid (cap: DOT 4)'), 'DOT 4');
   await rear.getByLabel('Quantity used').fill('0.2 l');
   await page.reload();
   await expect(rear.getByLabel('Quantity used')).toHaveValue('0.2 l');
@@ -157,7 +158,7 @@ test('two masters that share a reservoir are told so on the drawing, and bleed f
   // On the drawing: the button of the same name above it would put down another one.
   const drawing = page.getByRole('group', { name: /^Drawing of the circuit/ });
   await drawing.getByRole('button', { name: /^Master cylinder/ }).click();
-  await page.getByLabel('This reservoir is').selectOption({ label: 'Front pair: Front master, reservoir' });
+  await choose(page.getByLabel('This reservoir is'), { label: 'Front pair: Front master, reservoir' });
   await page.getByRole('button', { name: 'Save the circuit' }).click();
   await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeVisible();
   await page.goto(`${own.address}/jobs/new?vehicle=${rear?.vehicleId}`);

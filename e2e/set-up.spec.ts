@@ -1,4 +1,5 @@
 /** A shop that is not the demo: from an empty database to a first recorded reading, and its people. */
+import { choose, typeDay } from './support/fields.ts';
 import type { Page } from '@playwright/test';
 import { expectAccessible } from './support/accessibility.ts';
 import { sayHowItIsRead } from './support/measuring.ts';
@@ -111,7 +112,7 @@ test('the lead enters a wrench and people, gives roles and passphrases, and ends
   await page.getByLabel('Its scale ends at').fill('25 N·m');
   await expect(page.getByText('The lower end is not below the upper one.')).toBeVisible();
   await page.getByLabel('Its scale begins at (may stay empty)').fill('6 N·m');
-  await page.getByLabel('Calibrated on (may stay empty)').fill('2026-10-01');
+  await typeDay(page, 'Calibrated on (may stay empty)', '2026-10-01');
   await page.getByRole('button', { name: 'Enter this wrench' }).click();
   await expect(page.getByText(/trusted 6–25\sN·m, calibrated 1 October 2026/)).toBeVisible();
   await expectAccessible(page);
@@ -119,7 +120,7 @@ test('the lead enters a wrench and people, gives roles and passphrases, and ends
   await page.getByRole('link', { name: 'People, and who may what' }).click();
   const enter = page.getByRole('button', { name: 'Enter this person' });
   await page.getByLabel('Name', { exact: true }).fill('isla marr');
-  await page.getByLabel('Role').selectOption('apprentice');
+  await choose(page.getByLabel('Role'), 'apprentice');
   await page.getByLabel('First passphrase; they choose another').fill('seven wet ropes');
   await enter.click();
   await expect(page.getByText(/is that of somebody else here/)).toBeVisible();

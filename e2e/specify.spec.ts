@@ -1,4 +1,5 @@
 /** Every part of a hose, on paper a supplier or the bench can work from. */
+import { choose, typeDay } from './support/fields.ts';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import type { OrderDocument } from '@zephyrcombe/contract';
@@ -102,12 +103,12 @@ test('parts on the hose are moved by keys, judged at once, stepped back and kept
   await expectAccessible(page);
   // Another bend: what changed is told, and put back it stands again.
   const bend = page.getByLabel(/^End B, .* bend of the/);
-  const before = await bend.inputValue();
-  await bend.selectOption('90');
+  const before = ((await bend.textContent()) ?? '').trim();
+  await choose(bend, '90');
   await expect(page.getByText('Changed since it was specified')).toBeVisible();
   await expect(page.getByText(/^end B, bend of the neck: .* → 90/)).toBeVisible();
   await expectAccessible(page);
-  await bend.selectOption(before);
+  await choose(bend, { label: before });
   await expect(page.getByText('Specified. Any change opens it again.')).toBeVisible();
 });
 
@@ -130,12 +131,12 @@ test('an end with a tab, a bracket without a washer, a changed production: each 
   await expect(page.getByRole('heading', { name: /^Stop: An eye of 12\.20\smm/ })).toBeVisible();
   await endB.getByLabel('Hole of the eye').fill('10.2 mm');
   await page.getByRole('button', { name: 'production changed over at some time' }).click();
-  await page.getByLabel('This vehicle was built on').fill('2019-04-11');
-  await page.getByLabel('Changed over from').fill('2019-06-30');
-  await page.getByLabel('Changed over by').fill('2019-03-01');
+  await typeDay(page, 'This vehicle was built on', '2019-04-11');
+  await typeDay(page, 'Changed over from', '2019-06-30');
+  await typeDay(page, 'Changed over by', '2019-03-01');
   await expect(page.getByText('Must not be before the first day.')).toBeVisible();
-  await page.getByLabel('Changed over from').fill('2019-03-01');
-  await page.getByLabel('Changed over by').fill('2019-06-30');
+  await typeDay(page, 'Changed over from', '2019-03-01');
+  await typeDay(page, 'Changed over by', '2019-06-30');
   await expect(
     page.getByRole('heading', { name: 'Stop: Built while production changed over' }),
   ).toBeVisible();
@@ -151,7 +152,7 @@ test('what the supplier sends wrong is found at the bench, and goes back', async
   await page.goto(`${job}/supplier`);
   await page.getByRole('button', { name: 'Ask for a quote' }).click();
   await page.getByRole('button', { name: 'Order it' }).click();
-  await page.getByLabel('What the simulated supplier sends').selectOption('otherEye');
+  await choose(page.getByLabel('What the simulated supplier sends'), 'otherEye');
   await page.getByRole('button', { name: 'Have it sent' }).click();
   await page.getByRole('link', { name: 'Check the kit in' }).click();
   await expect(page.getByTestId('kit-verdict')).toHaveText('–');
@@ -165,7 +166,7 @@ test('what the supplier sends wrong is found at the bench, and goes back', async
   await page.getByRole('button', { name: 'Return this hose' }).click();
   await expect(page.getByText(/^Decided: return \(The eye is 12\.2 mm\)/)).toBeVisible();
   await page.goto(`${job}/supplier`);
-  await page.getByLabel('What the simulated supplier sends').selectOption('none');
+  await choose(page.getByLabel('What the simulated supplier sends'), 'none');
   await page.getByRole('button', { name: 'Have it sent again' }).click();
   await page.getByRole('link', { name: 'Check the kit in' }).click();
   await page.getByRole('button', { name: /^Measure the simulated box/ }).click();
@@ -228,17 +229,17 @@ test('a hose made up here: every step in its turn, proved before it is fitted, w
   await expect(page.getByRole('heading', { name: 'Stop: End A not looked into' })).toBeVisible();
   await page.getByText('Looked under a lamp').click();
   await done('olive of end A home under the braid');
-  await page.getByLabel(/^On the threads/).selectOption('oil');
+  await choose(page.getByLabel(/^On the threads/), 'oil');
   await page.getByLabel(/^Gap left under the nut/).fill('1 mm');
   await expect(page.getByRole('heading', { name: 'Caution: Stainless on stainless, end A' })).toBeVisible();
-  await page.getByLabel(/^On the threads/).selectOption('ptfeGrease');
+  await choose(page.getByLabel(/^On the threads/), 'ptfeGrease');
   await done('join end A');
   await done('slide on what stays on the hose');
   await done('nut of end B on, its thread towards the end');
   await page.getByText('Looked under a lamp').click();
   await done('olive of end B home under the braid');
   await done('turn end B to its clocking');
-  await page.getByLabel(/^On the threads/).selectOption('ptfeGrease');
+  await choose(page.getByLabel(/^On the threads/), 'ptfeGrease');
   await page.getByLabel(/^Gap left under the nut/).fill('1 mm');
   await done('join end B');
   await page.getByLabel('Finished length between the sealing points').fill('816 mm');

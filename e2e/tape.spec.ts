@@ -1,4 +1,5 @@
 /** The tape in Measure: what a reading has to say, the one that slipped, wire, lifts, and what is asked before the order. */
+import { choose } from './support/fields.ts';
 import { writeFileSync } from 'node:fs';
 import type { FileChooser } from '@playwright/test';
 import { expectAccessible } from './support/accessibility.ts';
@@ -55,7 +56,7 @@ test('a bad reading is caught: no unit that fits, no points said, a mark that sl
   await expect(
     page.getByRole('heading', { name: 'Nobody said which points this length joins' }),
   ).toBeVisible();
-  await page.getByLabel('The maker counts from').selectOption({ label: 'behind the necks' });
+  await choose(page.getByLabel('The maker counts from'), { label: 'behind the necks' });
   await expect(page.getByTestId('order-length')).toHaveText('892 mm');
   await expect(
     page.getByRole('heading', { name: 'Nobody said which points this length joins' }),
@@ -81,8 +82,8 @@ test('wire hooked round the bolt is shortened by it, and its bends are asked for
     .getByRole('radio', { name: /^Left lock/ })
     .locator('xpath=ancestor::label')
     .click();
-  await page.getByLabel('Read from').selectOption({ label: 'eye centre to eye centre' });
-  await page.getByLabel('Laid along the route').selectOption({ label: 'Wire' });
+  await choose(page.getByLabel('Read from'), { label: 'eye centre to eye centre' });
+  await choose(page.getByLabel('Laid along the route'), { label: 'Wire' });
   await page.getByLabel('Turns round the bolt at A').fill('1');
   await page.getByLabel('Reading', { exact: true }).fill('850 mm');
   // One turn round an M10 shank with wire of 1.6 mm: π·11.6 = 36.4 mm.

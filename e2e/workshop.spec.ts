@@ -1,4 +1,5 @@
 /** What is made in the shop: hard lines, templates at true size, hoses from the reel. */
+import { choose } from './support/fields.ts';
 import { readFileSync } from 'node:fs';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
@@ -27,17 +28,15 @@ test('a hard line from its legs and bends: length, cautions while it is made, fi
   await expect(page.getByRole('heading', { name: /Stop: Cut 12\.\d\smm too short/ })).toBeVisible();
   await page.getByLabel('The tube as it was cut').fill('400 mm');
   await expect(page.getByRole('heading', { name: /too short/ })).toBeHidden();
-  await page.getByLabel('Nuts on before the second flare').selectOption({ label: 'one' });
+  await choose(page.getByLabel('Nuts on before the second flare'), { label: 'one' });
   await expect(page.getByRole('heading', { name: 'Stop: Only one nut is on the tube' })).toBeVisible();
-  await page
-    .getByLabel('Nuts on before the second flare')
-    .selectOption({ label: 'both, the right way round' });
-  await page.getByLabel('End B', { exact: true }).selectOption({ label: 'single flare' });
+  await choose(page.getByLabel('Nuts on before the second flare'), { label: 'both, the right way round' });
+  await choose(page.getByLabel('End B', { exact: true }), { label: 'single flare' });
   await expect(page.getByRole('heading', { name: /Stop: End B: a single flare/ })).toBeVisible();
-  await page.getByLabel('End B', { exact: true }).selectOption({ label: 'bubble flare' });
-  await page.getByLabel('Tube', { exact: true }).selectOption({ label: 'plain copper' });
+  await choose(page.getByLabel('End B', { exact: true }), { label: 'bubble flare' });
+  await choose(page.getByLabel('Tube', { exact: true }), { label: 'plain copper' });
   await expect(page.getByRole('heading', { name: 'Stop: Plain copper hardens and cracks' })).toBeVisible();
-  await page.getByLabel('Tube', { exact: true }).selectOption({ label: 'copper-nickel 90/10' });
+  await choose(page.getByLabel('Tube', { exact: true }), { label: 'copper-nickel 90/10' });
   await expect(page.getByRole('heading', { name: /^(Stop|Caution):/ })).toHaveCount(0);
   await expect(page.getByText('Put nut B on, its thread towards end B.')).toBeVisible();
 
@@ -182,16 +181,16 @@ test('a joint on the bench: too little thread, the wrong washers, an eye of anot
   await page.getByLabel('Torque').fill('15 N·m');
   await expect(page.getByRole('heading', { name: /^(Stop|Caution):/ })).toHaveCount(0);
 
-  await page.getByLabel('Eyes on the bolt').selectOption('2');
+  await choose(page.getByLabel('Eyes on the bolt'), '2');
   await expect(page.getByTestId('washers')).toHaveText('3');
   await expect(page.getByRole('heading', { name: /Stop: Only 2\smm of thread engaged/ })).toBeVisible();
   await page.getByLabel('Bolt under the head').fill('28 mm');
   await expect(page.getByRole('heading', { name: /of thread engaged/ })).toBeHidden();
-  await page.getByLabel('Made of').selectOption({ label: 'aluminium 7075-T6' });
+  await choose(page.getByLabel('Made of'), { label: 'aluminium 7075-T6' });
   await expect(
     page.getByRole('heading', { name: 'Stop: Copper washer against an aluminium bolt' }),
   ).toBeVisible();
-  await page.getByLabel('Washers', { exact: true }).selectOption({ label: 'aluminium' });
+  await choose(page.getByLabel('Washers', { exact: true }), { label: 'aluminium' });
   await expect(
     page.getByRole('heading', { name: 'Stop: Copper washer against an aluminium bolt' }),
   ).toBeHidden();

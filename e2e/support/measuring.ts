@@ -1,10 +1,11 @@
+import { choose } from './fields.ts';
 import type { Page } from '@playwright/test';
 import type { Zephyrcombe } from './zephyrcombe.ts';
 import { expect, signIn } from './zephyrcombe.ts';
 
 /** What the first reading of a pose in which the wheel hangs has to say. */
 export async function sayHowItIsRead(page: Page): Promise<void> {
-  await page.getByLabel('Read from').selectOption({ label: 'eye centre to eye centre' });
+  await choose(page.getByLabel('Read from'), { label: 'eye centre to eye centre' });
   const free = page.getByRole('checkbox', { name: /Wheel clear of the floor/ });
   await page.getByText('Wheel clear of the floor, hanging free').click();
   await expect(free).toBeChecked();

@@ -2,7 +2,7 @@
 import { ownTimeZone } from '@zephyrcombe/contract';
 import { UNITS } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, Navigate, Outlet, useLocation, useMatches, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { ApiError } from '../api/client.ts';
@@ -14,11 +14,13 @@ import { Page, Unseen } from '../design/layout.ts';
 import { FONT, PHONE, SIZE, colour } from '../design/tokens.ts';
 import { CrumbContext } from './crumb.ts';
 import { PersonContext, TimeZoneContext } from './SessionContext.ts';
-import { SettingsDialog } from './SettingsDialog.tsx';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
 import { useKeptFocus } from './useKeptFocus.ts';
 import { useNewPage } from './useNewPage.ts';
 import { useShortcuts } from './useShortcuts.ts';
+
+/** Opened now and then: not part of what every page waits for. */
+const SettingsDialog = lazy(async () => ({ default: (await import('./SettingsDialog.tsx')).SettingsDialog }));
 
 const Bar = styled.header`
   display: flex;
@@ -212,11 +214,13 @@ export function Shell() {
           <div id="content">
             <Outlet />
           </div>
-          <SettingsDialog
-            isOpen={panel === 'units'}
-            onClose={() => setPanel(null)}
-            onSignOut={() => signOut.mutate()}
-          />
+          <Suspense fallback={null}>
+            <SettingsDialog
+              isOpen={panel === 'units'}
+              onClose={() => setPanel(null)}
+              onSignOut={() => signOut.mutate()}
+            />
+          </Suspense>
           <ShortcutSheet isOpen={panel === 'keys'} onClose={() => setPanel(null)} />
         </CrumbContext.Provider>
       </TimeZoneContext.Provider>

@@ -6,7 +6,8 @@ export const OPEN_STOP = { 'data-open-stop': '' } as const;
 
 /** What is on screen that a key must not run away from. */
 const HOLDS_KEYS = '[role="dialog"], [role="alertdialog"], [data-open-stop]';
-const TAKES_TEXT = 'input, textarea, select, [contenteditable="true"], [role="listbox"]';
+const TAKES_TEXT =
+  'input, textarea, [contenteditable="true"], [role="listbox"], [aria-haspopup="listbox"], [role="spinbutton"]';
 
 /** Single keys that act anywhere but in a field, and not while a panel or a stop is open. */
 export function useShortcuts(keys: Readonly<Record<string, () => void>>): void {

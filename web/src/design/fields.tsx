@@ -1,6 +1,5 @@
-/** Text, choice and tick: React Aria's behaviour in our own dress. */
+/** Text and tick, and one of a few: React Aria's behaviour in our own dress. */
 import type { ReactNode } from 'react';
-import { useId } from 'react';
 import {
   Checkbox,
   FieldError,
@@ -12,7 +11,7 @@ import {
   TextField as AriaTextField,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { PHONE, SIZE, colour } from './tokens.ts';
+import { SIZE, colour } from './tokens.ts';
 
 export const FieldLabel = styled(AriaLabel)`
   display: block;
@@ -56,7 +55,7 @@ interface TextFieldProps {
   readonly onChange: (value: string) => void;
   readonly error?: string | null | undefined;
   readonly multiline?: boolean;
-  readonly type?: 'text' | 'password' | 'date';
+  readonly type?: 'text' | 'password';
   readonly autoComplete?: string;
   readonly isDisabled?: boolean;
   /** For a question that comes up by itself: typing goes on in it. */
@@ -91,69 +90,6 @@ export function TextField({
     </AriaTextField>
   );
 }
-
-const NativeSelect = styled.select`
-  width: 100%;
-  min-height: 48px;
-  padding: 8px 12px;
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-`;
-
-/** One of many in a row of a table, named by its label attribute. */
-export const TableSelect = styled.select`
-  min-height: 40px;
-  ${PHONE} {
-    min-height: 44px;
-  }
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-`;
-
-interface PickProps<Value extends string> {
-  readonly label: string;
-  readonly value: Value;
-  readonly options: readonly { readonly value: Value; readonly text: string }[];
-  readonly onChange: (value: Value) => void;
-  readonly isDisabled?: boolean;
-}
-
-/** One of many. The device's own list: big on a phone, searchable by typing. */
-export function Pick<Value extends string>({
-  label,
-  value,
-  options,
-  onChange,
-  isDisabled,
-}: PickProps<Value>) {
-  const id = useId();
-  return (
-    <div>
-      <SelectLabel htmlFor={id}>{label}</SelectLabel>
-      <NativeSelect
-        id={id}
-        value={value}
-        disabled={isDisabled}
-        onChange={(event) => onChange(event.target.value as Value)}
-      >
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.text}
-          </option>
-        ))}
-      </NativeSelect>
-    </div>
-  );
-}
-
-const SelectLabel = styled.label`
-  display: block;
-  font-size: ${SIZE.small};
-  color: ${colour('inkSoft')};
-  margin-bottom: 4px;
-`;
 
 const TickRow = styled(Checkbox)`
   display: flex;

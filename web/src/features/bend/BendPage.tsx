@@ -5,7 +5,7 @@ import { bendNeeded, END_FAMILIES } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Beside,
   Columns,

@@ -15,7 +15,8 @@ import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TextField } from '../../design/fields.tsx';
+import { TextField } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Columns,
   Fine,

@@ -34,7 +34,8 @@ import {
 } from '@zephyrcombe/messages';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { ChoiceRow, Pick } from '../../design/fields.tsx';
+import { ChoiceRow } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { colour } from '../../design/tokens.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';

@@ -6,7 +6,8 @@ import { JOINT_MATERIALS, TORQUE_PARTS } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Pick, Tick } from '../../design/fields.tsx';
+import { Tick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Fine, Line, Spread, Stack } from '../../design/layout.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 

@@ -4,7 +4,7 @@ import { convertLength, sealingDatum } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Columns,
   Figure,

@@ -1,7 +1,7 @@
 /** An end as its dimensions are typed: what stays empty is our example’s. */
 import { END_FAMILIES, EXAMPLE_BENDS_deg } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Beside, Stack } from '../../design/layout.ts';
 import { editableText, QuantityField } from '../../quantities/QuantityField.tsx';
 import { FAMILY_WORDS } from '../donor/DonorCheck.tsx';

@@ -12,7 +12,7 @@ import { EXAMPLE_BENDS_deg, END_FAMILIES, judgeDonor, THREADS } from '@zephyrcom
 import type { Writer } from '@zephyrcombe/messages';
 import { problemText } from '@zephyrcombe/messages';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Fine, Line, SheetTitle, Stack } from '../../design/layout.ts';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';

@@ -3,7 +3,7 @@ import { OUTFLOW_NAMES } from '@zephyrcombe/messages';
 import type { FluidGrade } from '@zephyrcombe/core';
 import { FLUID_GRADES } from '@zephyrcombe/core';
 import styled from 'styled-components';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Label } from '../../design/layout.ts';
 import { QuantityField } from '../../quantities/QuantityField.tsx';
 import type { FluidDraft } from './signingDraft.ts';

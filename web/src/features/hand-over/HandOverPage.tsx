@@ -21,6 +21,7 @@ import { newId } from '../../app/newId.ts';
 import { usePerson, useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
+import { DayField } from '../../design/DayField.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
 import { Columns, Fine, Hero, Label, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
@@ -185,9 +186,8 @@ function OpenHandOver() {
           )}
         </div>
         <Fields>
-          <TextField
+          <DayField
             label="Serviced on"
-            type="date"
             value={draft.servicedOn}
             onChange={(servicedOn) => change({ servicedOn })}
           />
@@ -203,9 +203,8 @@ function OpenHandOver() {
             value={draft.batch}
             onChange={(batch) => change({ batch })}
           />
-          <TextField
+          <DayField
             label="Bottle opened on"
-            type="date"
             value={draft.bottleOpenedOn}
             onChange={(bottleOpenedOn) => change({ bottleOpenedOn })}
           />

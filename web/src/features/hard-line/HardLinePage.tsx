@@ -9,7 +9,7 @@ import { jobsQuery } from '../../api/queries.ts';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Columns, Fine, Head, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
 import { KeepEvidence } from '../job/KeepEvidence.tsx';

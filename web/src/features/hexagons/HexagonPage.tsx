@@ -4,7 +4,7 @@ import { WRENCH_WORDS } from '@zephyrcombe/messages';
 import { useCrumb } from '../../app/crumb.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Columns, Fine, Head, Hero, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';

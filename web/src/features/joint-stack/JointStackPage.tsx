@@ -18,7 +18,8 @@ import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { FigureTable } from '../../design/FigureTable.ts';
-import { Pick, Tick } from '../../design/fields.tsx';
+import { Tick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Beside,
   Columns,

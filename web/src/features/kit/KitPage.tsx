@@ -20,7 +20,8 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
+import { ChoiceRow, TextField } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Beside,
   Columns,

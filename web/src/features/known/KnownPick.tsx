@@ -2,7 +2,7 @@
 import { HOW_KNOWN_NAMES, ORIGIN_NAMES } from '@zephyrcombe/messages';
 import type { Knowing, Known, Origin } from '@zephyrcombe/core';
 import { HOW_KNOWN } from '@zephyrcombe/core';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 
 interface KnownPickProps {
   readonly label: string;

@@ -23,7 +23,8 @@ import { isSending } from '../../api/isSending.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick, Tick } from '../../design/fields.tsx';
+import { ChoiceRow, Tick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Columns,
   Figure,

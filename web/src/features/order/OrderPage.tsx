@@ -30,6 +30,7 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useToday, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton } from '../../design/Button.tsx';
+import { DayField } from '../../design/DayField.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Label, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
@@ -133,9 +134,8 @@ function OrderTerms({ detail }: { readonly detail: JobDetail }) {
       {isClosed(job) ? null : (
         <Stack $gap={8} className="no-print" style={{ margin: '12px 0' }}>
           <Line $gap={16} style={{ alignItems: 'end' }}>
-            <TextField
+            <DayField
               label="Needed by"
-              type="date"
               value={draft.needBy}
               onChange={(needBy) => setDraft({ ...draft, needBy })}
             />

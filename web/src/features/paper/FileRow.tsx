@@ -5,7 +5,7 @@ import { useMutation } from '@tanstack/react-query';
 import type { ApiError } from '../../api/client.ts';
 import { fetchFile } from '../../api/client.ts';
 import { PlainButton } from '../../design/Button.tsx';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { NotOnPaper } from './NotOnPaper.tsx';

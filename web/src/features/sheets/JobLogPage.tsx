@@ -6,7 +6,7 @@ import { useSearchParams } from 'react-router';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import type { LogFilter } from '../../api/queries.ts';
 import { jobLogQuery } from '../../api/queries.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Beside, Fine, Label } from '../../design/layout.ts';
 import { MoreButton } from '../../design/MoreButton.tsx';
 import { useWriter } from '../../app/SessionContext.ts';

@@ -12,6 +12,7 @@ import { newId } from '../../app/newId.ts';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { DayField } from '../../design/DayField.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
@@ -120,9 +121,8 @@ function WrenchFields({ fields, onFields }: WrenchFieldsProps) {
           mayBeEmpty
         />
       </Line>
-      <TextField
+      <DayField
         label="Calibrated on (may stay empty)"
-        type="date"
         value={fields.calibratedOn ?? ''}
         onChange={(day) => onFields({ ...fields, calibratedOn: day === '' ? null : day })}
       />

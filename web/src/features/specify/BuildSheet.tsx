@@ -29,7 +29,9 @@ import { useState } from 'react';
 import { CLOSED } from '../job/JobContext.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TextField, Tick } from '../../design/fields.tsx';
+import { DayField } from '../../design/DayField.tsx';
+import { TextField, Tick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Beside, Fine, Label, Line, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
@@ -481,10 +483,9 @@ function SplitForm({ build, finished, onBuild }: SplitFormProps) {
             ['to', 'Changed over by'],
           ] as const
         ).map(([field, label]) => (
-          <TextField
+          <DayField
             key={field}
             label={label}
-            type="date"
             value={typed[field]}
             isDisabled={finished}
             error={field === 'to' && isTurned ? 'Must not be before the first day.' : null}

@@ -39,7 +39,8 @@ import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
-import { Pick, TextField, Tick } from '../../design/fields.tsx';
+import { TextField, Tick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Columns,
   Fine,

@@ -13,7 +13,7 @@ import { useCrumb } from '../../app/crumb.ts';
 import { CLOSED } from '../job/JobContext.ts';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Figure,
   Fine,

@@ -26,7 +26,8 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
-import { ChoiceRow, Pick, TextField } from '../../design/fields.tsx';
+import { ChoiceRow, TextField } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import {
   Fine,
   Hero,

@@ -3,7 +3,7 @@ import { angleBetweenLegs } from '@zephyrcombe/core';
 import type { Tracing } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
-import { Pick } from '../../design/fields.tsx';
+import { Pick } from '../../design/Pick.tsx';
 import { Beside, Figure, Fine, Label, Spread } from '../../design/layout.ts';
 import { Working } from '../../quantities/Working.tsx';
 

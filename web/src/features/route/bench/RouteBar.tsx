@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { memo } from 'react';
 import { PlainButton } from '../../../design/Button.tsx';
-import { Pick } from '../../../design/fields.tsx';
+import { Pick } from '../../../design/Pick.tsx';
 import { Line } from '../../../design/layout.ts';
 import type { RouteAction, RouteState } from './benchState.ts';
 

@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router';
 import { useCrumb } from '../../../app/crumb.ts';
 import { useSetQuery } from '../../../app/useSetQuery.ts';
 import { PlainButton } from '../../../design/Button.tsx';
-import { Pick } from '../../../design/fields.tsx';
+import { Pick } from '../../../design/Pick.tsx';
 import { Fine, Head, Page, Stack } from '../../../design/layout.ts';
 import { Notice } from '../../../design/Notice.tsx';
 import { readRoute, routeReducer, writeRoute } from './benchState.ts';

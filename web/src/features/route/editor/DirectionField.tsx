@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useWriter } from '../../../app/SessionContext.ts';
 import { TextButton } from '../../../design/Button.tsx';
 import { Fine, Line } from '../../../design/layout.ts';
-import { TableSelect } from '../../../design/fields.tsx';
+import { Pick } from '../../../design/Pick.tsx';
 import { colour } from '../../../design/tokens.ts';
 import { CoordinateField } from './CoordinateField.tsx';
 import { BY_EYE, eyeOf, secondPoint_m, towards } from './direction.ts';
@@ -32,23 +32,21 @@ export function DirectionField({ name, point_m, direction, onDirection }: Direct
     <div>
       <Line $gap={8} style={{ flexWrap: 'nowrap' }}>
         <Views direction={direction} />
-        <TableSelect
-          aria-label={`${name}, points`}
+        <Pick<string>
+          label={`${name}, points`}
+          hideLabel
           value={eye?.name ?? MEASURED}
-          onChange={(event) => {
-            const way = BY_EYE.find((one) => one.name === event.target.value);
+          options={[
+            ...(eye ? [] : [{ value: MEASURED, text: 'as measured' }]),
+            ...BY_EYE.map((way) => ({ value: way.name, text: way.name })),
+          ]}
+          onChange={(chosen) => {
+            const way = BY_EYE.find((one) => one.name === chosen);
             if (!way) return;
             setSecond(null);
             onDirection(way.direction);
           }}
-        >
-          {eye ? null : <option value={MEASURED}>as measured</option>}
-          {BY_EYE.map((way) => (
-            <option key={way.name} value={way.name}>
-              {way.name}
-            </option>
-          ))}
-        </TableSelect>
+        />
       </Line>
       {second === null ? (
         <TextButton onPress={() => setSecond(secondPoint_m(point_m, direction))}>

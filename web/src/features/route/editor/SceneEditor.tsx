@@ -6,7 +6,8 @@ import { useCallback } from 'react';
 import styled from 'styled-components';
 import { useWriter } from '../../../app/SessionContext.ts';
 import { PlainButton, TextButton } from '../../../design/Button.tsx';
-import { Pick, TableSelect, TextField, Tick } from '../../../design/fields.tsx';
+import { TextField, Tick } from '../../../design/fields.tsx';
+import { Pick } from '../../../design/Pick.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack, Unseen } from '../../../design/layout.ts';
 import { colour, FONT, SIZE } from '../../../design/tokens.ts';
 import { QuantityEntry } from '../../../quantities/QuantityEntry.tsx';
@@ -513,17 +514,13 @@ interface BodyPickProps {
 
 function BodyPick({ name, value, bodies, onChange }: BodyPickProps) {
   return (
-    <TableSelect
-      aria-label={`${name}, moves with`}
+    <Pick
+      label={`${name}, moves with`}
+      hideLabel
       value={value}
-      onChange={(event) => onChange(event.target.value as RigBody)}
-    >
-      {bodies.map((body) => (
-        <option key={body} value={body}>
-          {BODY_NAMES[body]}
-        </option>
-      ))}
-    </TableSelect>
+      options={bodies.map((body) => ({ value: body, text: BODY_NAMES[body] }))}
+      onChange={onChange}
+    />
   );
 }
 
