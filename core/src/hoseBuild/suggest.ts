@@ -1,8 +1,8 @@
 /** A hose's build to start from, out of what is known, and why each of its figures is what it is. */
 import type { EndGeometry, TakeOffSource } from '../fittings/end.ts';
 import type { AlongPart, EndFitting, HoseBuild } from './build.ts';
-import { inOrder } from './places.ts';
-import { freeHose, kept, placeFaults } from './places.ts';
+import type { FreeHose } from './places.ts';
+import { freeHose, inOrder, kept, placeFaults } from './places.ts';
 import { demand, unphysical } from '../calculation/physical.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import { endProblem } from '../fittings/lengthDatum.ts';
@@ -80,6 +80,68 @@ const endFitting = (end: EndGeometry, bolt_m: number | null): EndFitting => ({
   supportWasher: false,
 });
 
+type GivenPart = Pick<AlongPart, 'id' | 'kind' | 'from_m' | 'because'> & Partial<AlongPart>;
+
+/** A part kept between the ferrules, with what nobody has said of it left open. */
+function placed(free: FreeHose, given: GivenPart): AlongPart {
+  const whole = { length_m: 0, outside_m: null, clip_m: null, note: '', ...given };
+  const own_m = Math.min(whole.length_m, Math.max(0, free.to_m - free.from_m));
+  return { ...whole, length_m: own_m, from_m: kept(whole.from_m, own_m, free) };
+}
+
+/** What the kept route holds and covers the hose with, and a sheath where still parts come too near. */
+function heldParts(route: BuildFacts['route'], outside_m: number, free: FreeHose): readonly AlongPart[] {
+  const { clips = [], stiffeners = [], sleeves = [], contacts = [] } = route ?? {};
+  const parts: readonly GivenPart[] = [
+    ...clips.map(({ id, at_m }): GivenPart => ({
+      id: `clip ${id}`,
+      kind: 'clip',
+      from_m: at_m,
+      clip_m: sizeOfClip_m(outside_m),
+      because: 'route',
+    })),
+    ...stiffeners.map(({ id, from_m, length_m }): GivenPart => ({
+      id: `stiffener ${id}`,
+      kind: 'stiffener',
+      from_m,
+      length_m,
+      because: 'route',
+    })),
+    ...sleeves.map((sleeve): GivenPart => ({
+      id: `sleeve ${sleeve.id}`,
+      kind: 'sleeve',
+      from_m: sleeve.from_m,
+      length_m: sleeve.length_m,
+      outside_m: sleeve.outside_m,
+      because: 'route',
+    })),
+    ...contacts.map(({ part: name, at_m }): GivenPart => ({
+      id: `sheath ${name}`,
+      kind: 'sheath',
+      from_m: at_m - SHEATH_m / 2,
+      length_m: SHEATH_m,
+      outside_m: outside_m + 2 * SHEATH_WALL_m,
+      note: name,
+      because: 'contact',
+    })),
+  ];
+  return parts.map((part) => placed(free, part));
+}
+
+/** A label near its end: at the first place where it lies on nothing that it cannot lie on. */
+function labelAt(end: 'A' | 'B', note: string, held: readonly AlongPart[], free: FreeHose): AlongPart {
+  const given = { id: `label ${end}`, kind: 'label', length_m: LABEL_m, note, because: 'usual' } as const;
+  const [from_m, step_m] =
+    end === 'A' ? [free.from_m + LABEL_GAP_m, STEP_m] : [free.to_m - LABEL_GAP_m - LABEL_m, -STEP_m];
+  const places = Array.from({ length: STEPS }, (_none, step) =>
+    placed(free, { ...given, from_m: from_m + step * step_m }),
+  );
+  return (
+    places.find((place) => placeFaults([...held, place], free).every(({ id }) => id !== place.id)) ??
+    placed(free, { ...given, from_m })
+  );
+}
+
 export function suggestBuild(facts: BuildFacts): SuggestedBuild {
   demand(
     firstNotPositive({ length_m: facts.length_m, bore_m: facts.bore_m }) ??
@@ -93,69 +155,8 @@ export function suggestBuild(facts: BuildFacts): SuggestedBuild {
   const { hoseName, bore_m, length_m, endA, endB, boltA_m, boltB_m, route } = facts;
   const outside_m = route?.outside_m ?? OUTSIDE_m;
   const free = freeHose(length_m, endA, endB);
-  const part = (
-    given: Pick<AlongPart, 'id' | 'kind' | 'from_m' | 'because'> & Partial<AlongPart>,
-  ): AlongPart => {
-    const whole = { length_m: 0, outside_m: null, clip_m: null, note: '', ...given };
-    const room_m = Math.max(0, free.to_m - free.from_m);
-    const own_m = Math.min(whole.length_m, room_m);
-    return { ...whole, length_m: own_m, from_m: kept(whole.from_m, own_m, free) };
-  };
-  const held = [
-    ...(route?.clips ?? []).map(({ id, at_m }) =>
-      part({
-        id: `clip ${id}`,
-        kind: 'clip',
-        from_m: at_m,
-        clip_m: sizeOfClip_m(outside_m),
-        because: 'route',
-      }),
-    ),
-    ...(route?.stiffeners ?? []).map(({ id, from_m, length_m: long_m }) =>
-      part({ id: `stiffener ${id}`, kind: 'stiffener', from_m, length_m: long_m, because: 'route' }),
-    ),
-    ...(route?.sleeves ?? []).map((sleeve) =>
-      part({
-        id: `sleeve ${sleeve.id}`,
-        kind: 'sleeve',
-        from_m: sleeve.from_m,
-        length_m: sleeve.length_m,
-        outside_m: sleeve.outside_m,
-        because: 'route',
-      }),
-    ),
-    ...(route?.contacts ?? []).map(({ part: name, at_m }) =>
-      part({
-        id: `sheath ${name}`,
-        kind: 'sheath',
-        from_m: at_m - SHEATH_m / 2,
-        length_m: SHEATH_m,
-        outside_m: outside_m + 2 * SHEATH_WALL_m,
-        note: name,
-        because: 'contact',
-      }),
-    ),
-  ];
-  const label = (end: 'A' | 'B'): AlongPart => {
-    const given = {
-      id: `label ${end}`,
-      kind: 'label',
-      length_m: LABEL_m,
-      note: hoseName,
-      because: 'usual',
-    } as const;
-    const [from_m, step_m] =
-      end === 'A' ? [free.from_m + LABEL_GAP_m, STEP_m] : [free.to_m - LABEL_GAP_m - LABEL_m, -STEP_m];
-    const places = Array.from({ length: STEPS }, (_none, step) =>
-      part({ ...given, from_m: from_m + step * step_m }),
-    );
-    // The first place from its end where it lies on nothing that it cannot lie on.
-    return (
-      places.find((place) => placeFaults([...held, place], free).every(({ id }) => id !== place.id)) ??
-      part({ ...given, from_m })
-    );
-  };
-  const along = [...held, label('A'), label('B')];
+  const held = heldParts(route, outside_m, free);
+  const along = [...held, labelAt('A', hoseName, held, free), labelAt('B', hoseName, held, free)];
   return {
     build: {
       bore_m,

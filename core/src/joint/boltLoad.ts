@@ -3,10 +3,11 @@
  * pressure on the washers, and what is left of the clamp when the brake is on. No stress concentration is counted.
  */
 import { area, force, fraction, length, pressure, ratio, stress, torque } from '../calculation/quantity.ts';
+import type { Problem } from '../calculation/problem.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-import type { Formula } from '../calculation/working.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import { unphysical } from '../calculation/physical.ts';
 
@@ -85,10 +86,17 @@ export function neckArea_m2({ neck_m, bore_m, crossHole_m, crossHoles }: BanjoBo
 const twistModulus_m3 = (outside_m: number, inside_m: number): number =>
   (Math.PI / 16) * outside_m ** 3 * (1 - (inside_m / outside_m) ** 4);
 
-/** Metric thread geometry of ISO 68-1 and ISO 724; clamp after VDI 2230 with its rounded coefficients (from memory). */
-export function boltLoad(input: BoltLoading): Result<BoltLoad> {
-  const { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa, loadFactor = 0 } = input;
-  const refused =
+/** Why nothing can be worked out, or null. */
+function refusalOf({
+  bolt,
+  washer,
+  torque_Nm,
+  threadFriction,
+  headFriction,
+  pressure_Pa,
+  loadFactor = 0,
+}: BoltLoading): Problem | null {
+  return (
     firstNotPositive({
       diameter_m: bolt.diameter_m,
       pitch_m: bolt.pitch_m,
@@ -106,117 +114,148 @@ export function boltLoad(input: BoltLoading): Result<BoltLoad> {
     ) ??
     (Number.isInteger(bolt.crossHoles)
       ? null
-      : ({ code: 'notPositive', field: 'crossHoles', value: bolt.crossHoles } as const)) ??
+      : { code: 'notPositive', field: 'crossHoles', value: bolt.crossHoles }) ??
     // A thread has a core: its ridges are less than the bolt.
-    (bolt.pitch_m < bolt.diameter_m / 2 ? null : ({ code: 'boreOverNeck', field: 'pitch_m' } as const));
-  if (refused) return problem(refused);
-  if (bolt.bore_m >= bolt.neck_m) return problem({ code: 'boreOverNeck', field: 'bore_m' });
-  if (washer.inside_m >= washer.outside_m) return problem({ code: 'boreOverNeck', field: 'washerInside_m' });
+    (bolt.pitch_m < bolt.diameter_m / 2 ? null : { code: 'boreOverNeck', field: 'pitch_m' }) ??
+    (bolt.bore_m < bolt.neck_m ? null : { code: 'boreOverNeck', field: 'bore_m' }) ??
+    (washer.inside_m < washer.outside_m ? null : { code: 'boreOverNeck', field: 'washerInside_m' })
+  );
+}
+
+/** Lengths and sections that the figures come from. */
+interface Sections {
+  readonly flank_m: number;
+  readonly headMean_m: number;
+  readonly stress_m: number;
+  readonly threadArea_m2: number;
+  readonly neckArea_m2: number;
+}
+
+/** Metric thread geometry of ISO 68-1 and ISO 724. */
+function sectionsOf({ bolt, washer }: BoltLoading): Sections {
   const height = (bolt.pitch_m * Math.sqrt(3)) / 2;
   const flank_m = bolt.diameter_m - (3 / 4) * height;
   const core_m = bolt.diameter_m - (17 / 12) * height;
   const stress_m = (flank_m + core_m) / 2;
-  const headMean_m = (washer.outside_m + washer.inside_m) / 2;
+  return {
+    flank_m,
+    headMean_m: (washer.outside_m + washer.inside_m) / 2,
+    stress_m,
+    threadArea_m2: (Math.PI / 4) * (stress_m ** 2 - bolt.bore_m ** 2),
+    neckArea_m2: neckArea_m2(bolt),
+  };
+}
+
+/** Clamp after VDI 2230 with its rounded coefficients (from memory), and what it does to bolt and seat. */
+function loadOf(input: BoltLoading, sections: Sections): BoltLoad {
+  const { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa, loadFactor = 0 } = input;
+  const { flank_m, headMean_m, stress_m, threadArea_m2 } = sections;
   const threadArm_m = 0.16 * bolt.pitch_m + 0.58 * flank_m * threadFriction;
   const clamp_N = torque_Nm / (threadArm_m + (headMean_m / 2) * headFriction);
   const threadTorque_Nm = clamp_N * threadArm_m;
-  const threadArea_m2 = (Math.PI / 4) * (stress_m ** 2 - bolt.bore_m ** 2);
-  const neckArea = neckArea_m2(bolt);
-  if (!(threadArea_m2 > 0) || !(neckArea > 0)) return problem({ code: 'boreOverNeck', field: 'bore_m' });
   const combined = (area_m2: number, modulus_m3: number) =>
     Math.hypot(clamp_N / area_m2, Math.sqrt(3) * (threadTorque_Nm / modulus_m3));
   const threadStress_Pa = combined(threadArea_m2, twistModulus_m3(stress_m, bolt.bore_m));
-  const neckStress_Pa = combined(neckArea, twistModulus_m3(bolt.neck_m, bolt.bore_m));
-  const critical = neckStress_Pa >= threadStress_Pa ? 'neck' : 'thread';
-  const used = Math.max(neckStress_Pa, threadStress_Pa) / bolt.yield_Pa;
-  if (loadFactor > 1) return problem({ code: 'tooLarge', field: 'loadFactor' });
+  const neckStress_Pa = combined(sections.neckArea_m2, twistModulus_m3(bolt.neck_m, bolt.bore_m));
   const faceArea_m2 = (Math.PI / 4) * (washer.outside_m ** 2 - washer.inside_m ** 2);
-  const seat_Pa = clamp_N / faceArea_m2;
   const left_N = clamp_N - (1 - loadFactor) * pressure_Pa * (Math.PI / 4) * washer.outside_m ** 2;
-  const leftSeat_Pa = Math.max(0, left_N) / faceArea_m2;
-  const headTorque_Nm = torque_Nm - threadTorque_Nm;
-  const nutFactor = torque_Nm / (clamp_N * bolt.diameter_m);
-  const clamp = term('F', 'clampForce', force(clamp_N));
-  const turn = term('T_G', 'threadTorque', torque(threadTorque_Nm));
-  return calculated(
+  return {
+    clamp_N,
+    threadStress_Pa,
+    neckStress_Pa,
+    used: Math.max(neckStress_Pa, threadStress_Pa) / bolt.yield_Pa,
+    critical: neckStress_Pa >= threadStress_Pa ? 'neck' : 'thread',
+    seat_Pa: clamp_N / faceArea_m2,
+    left_N,
+    leftSeat_Pa: Math.max(0, left_N) / faceArea_m2,
+    threadTorque_Nm,
+    headTorque_Nm: torque_Nm - threadTorque_Nm,
+    nutFactor: torque_Nm / (clamp_N * bolt.diameter_m),
+  };
+}
+
+export function boltLoad(input: BoltLoading): Result<BoltLoad> {
+  const refused = refusalOf(input);
+  if (refused) return problem(refused);
+  const sections = sectionsOf(input);
+  if (!(sections.threadArea_m2 > 0) || !(sections.neckArea_m2 > 0))
+    return problem({ code: 'boreOverNeck', field: 'bore_m' });
+  if ((input.loadFactor ?? 0) > 1) return problem({ code: 'tooLarge', field: 'loadFactor' });
+  const load = loadOf(input, sections);
+  return calculated(load, workingOf(input, sections, load));
+}
+
+function workingOf(
+  { bolt, washer, torque_Nm, threadFriction, headFriction, pressure_Pa }: BoltLoading,
+  { flank_m, headMean_m, threadArea_m2, neckArea_m2: neckArea }: Sections,
+  load: BoltLoad,
+): readonly WorkingStep[] {
+  const clamp = term('F', 'clampForce', force(load.clamp_N));
+  const turn = term('T_G', 'threadTorque', torque(load.threadTorque_Nm));
+  return [
     {
-      clamp_N,
-      threadStress_Pa,
-      neckStress_Pa,
-      used,
-      critical,
-      seat_Pa,
-      left_N,
-      leftSeat_Pa,
-      threadTorque_Nm,
-      headTorque_Nm,
-      nutFactor,
+      formula: CLAMP,
+      inputs: [
+        term('T', 'torqueReading', torque(torque_Nm)),
+        term('P', 'threadPitch', length(bolt.pitch_m)),
+        term('d₂', 'flankDiameter', length(flank_m)),
+        term('D_km', 'headMeanDiameter', length(headMean_m)),
+        term('µ_G', 'threadFriction', ratio(threadFriction)),
+        term('µ_K', 'headFriction', ratio(headFriction)),
+      ],
+      result: clamp,
     },
-    [
-      {
-        formula: CLAMP,
-        inputs: [
-          term('T', 'torqueReading', torque(torque_Nm)),
-          term('P', 'threadPitch', length(bolt.pitch_m)),
-          term('d₂', 'flankDiameter', length(flank_m)),
-          term('D_km', 'headMeanDiameter', length(headMean_m)),
-          term('µ_G', 'threadFriction', ratio(threadFriction)),
-          term('µ_K', 'headFriction', ratio(headFriction)),
-        ],
-        result: clamp,
-      },
-      {
-        formula: THREAD,
-        inputs: [clamp, turn, term('A', 'threadSection', area(threadArea_m2))],
-        result: term('σ_v', 'threadStress', stress(threadStress_Pa)),
-      },
-      {
-        formula: NECK_AREA,
-        inputs: [
-          term('n', 'neckDiameter', length(bolt.neck_m)),
-          term('b', 'boltBore', length(bolt.bore_m)),
-          term('x', 'crossHole', length(bolt.crossHole_m)),
-        ],
-        result: term('A', 'neckSection', area(neckArea)),
-      },
-      {
-        formula: NECK,
-        inputs: [
-          clamp,
-          turn,
-          term('A', 'neckSection', area(neckArea)),
-          term('σ_v', 'neckStress', stress(neckStress_Pa)),
-          term('R', 'yieldStress', stress(bolt.yield_Pa)),
-        ],
-        result: term('σ_v/R', 'yieldUsed', fraction(used)),
-      },
-      {
-        formula: SEAT,
-        inputs: [
-          clamp,
-          term('D', 'washerOutside', length(washer.outside_m)),
-          term('d', 'washerInside', length(washer.inside_m)),
-        ],
-        result: term('p', 'seatPressure', stress(seat_Pa)),
-      },
-      {
-        formula: LEFT,
-        inputs: [
-          clamp,
-          term('p', 'linePressure', pressure(pressure_Pa)),
-          term('d_seal', 'washerOutside', length(washer.outside_m)),
-        ],
-        result: term('F_left', 'clampLeft', force(left_N)),
-      },
-      {
-        formula: NUT_FACTOR,
-        inputs: [
-          term('T', 'torqueReading', torque(torque_Nm)),
-          clamp,
-          term('d', 'nominalDiameter', length(bolt.diameter_m)),
-        ],
-        result: term('K', 'nutFactor', ratio(nutFactor)),
-      },
-    ],
-  );
+    {
+      formula: THREAD,
+      inputs: [clamp, turn, term('A', 'threadSection', area(threadArea_m2))],
+      result: term('σ_v', 'threadStress', stress(load.threadStress_Pa)),
+    },
+    {
+      formula: NECK_AREA,
+      inputs: [
+        term('n', 'neckDiameter', length(bolt.neck_m)),
+        term('b', 'boltBore', length(bolt.bore_m)),
+        term('x', 'crossHole', length(bolt.crossHole_m)),
+      ],
+      result: term('A', 'neckSection', area(neckArea)),
+    },
+    {
+      formula: NECK,
+      inputs: [
+        clamp,
+        turn,
+        term('A', 'neckSection', area(neckArea)),
+        term('σ_v', 'neckStress', stress(load.neckStress_Pa)),
+        term('R', 'yieldStress', stress(bolt.yield_Pa)),
+      ],
+      result: term('σ_v/R', 'yieldUsed', fraction(load.used)),
+    },
+    {
+      formula: SEAT,
+      inputs: [
+        clamp,
+        term('D', 'washerOutside', length(washer.outside_m)),
+        term('d', 'washerInside', length(washer.inside_m)),
+      ],
+      result: term('p', 'seatPressure', stress(load.seat_Pa)),
+    },
+    {
+      formula: LEFT,
+      inputs: [
+        clamp,
+        term('p', 'linePressure', pressure(pressure_Pa)),
+        term('d_seal', 'washerOutside', length(washer.outside_m)),
+      ],
+      result: term('F_left', 'clampLeft', force(load.left_N)),
+    },
+    {
+      formula: NUT_FACTOR,
+      inputs: [
+        term('T', 'torqueReading', torque(torque_Nm)),
+        clamp,
+        term('d', 'nominalDiameter', length(bolt.diameter_m)),
+      ],
+      result: term('K', 'nutFactor', ratio(load.nutFactor)),
+    },
+  ];
 }

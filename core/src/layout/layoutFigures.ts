@@ -3,13 +3,13 @@ import { count, length, mass, volume } from '../calculation/quantity.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-import type { Formula } from '../calculation/working.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import { STROKE_EFFICIENCY, strokeVolume } from '../bleeding/strokes.ts';
 import { hoseSwellLimit } from '../hydraulics/swell.ts';
 import { distancesFromMaster } from './circuit.ts';
 import { circuitFaults } from './faults.ts';
-import type { Hydraulics } from './hydraulics.ts';
+import type { Hydraulics, LineKind } from './hydraulics.ts';
 
 const WASHERS: Formula = { expression: 'w = Σ (eyes + 1) over the banjo bolts', source: 'washerStack' };
 const SEALS: Formula = { expression: 'faces that seal = washers + flares + cones', source: 'washerStack' };
@@ -52,12 +52,17 @@ export interface LayoutFigures {
   readonly estimated: boolean;
 }
 
-/** Problem: a line without length or bore. */
-export function layoutFigures(circuit: Hydraulics): Result<LayoutFigures> {
-  for (const hose of circuit.hoses) {
-    const refused = firstNotPositive({ length_m: hose.length_m, bore_m: hose.bore_m });
-    if (refused) return problem(refused);
-  }
+interface Seals {
+  /** Joints that a line comes to. */
+  readonly joints: number;
+  readonly bolts: number;
+  readonly washers: number;
+  /** Flares, cones and screwed ends. */
+  readonly others: number;
+  readonly bolts_kg: number;
+}
+
+function sealsOf(circuit: Hydraulics): Seals {
   const used = circuit.joints
     .map((joint) => ({
       joint,
@@ -68,31 +73,52 @@ export function layoutFigures(circuit: Hydraulics): Result<LayoutFigures> {
     }))
     .filter(({ ends }) => ends > 0);
   const banjos = used.filter(({ joint }) => joint.seal === 'banjo');
-  const washers = banjos.reduce((sum, { ends }) => sum + ends + 1, 0);
   const flares = used
     .filter(({ joint }) => joint.seal === 'flare')
     // At a bracket one flare seals between pipe and hose.
     .reduce((sum, { ends }) => sum + Math.max(1, ends - 1), 0);
-  const screwed = used.filter(({ joint }) => joint.seal === 'screwed').length;
-  const sealingFaces = washers + flares + screwed;
+  return {
+    joints: used.length,
+    bolts: banjos.length,
+    washers: banjos.reduce((sum, { ends }) => sum + ends + 1, 0),
+    others: flares + used.filter(({ joint }) => joint.seal === 'screwed').length,
+    bolts_kg: banjos.reduce((sum, { ends }) => sum + BOLT_kg + (ends - 1) * DOUBLE_BOLT_EXTRA_kg, 0),
+  };
+}
 
-  const hoses = circuit.hoses.filter((line) => line.kind === 'hose');
-  const pipes = circuit.hoses.filter((line) => line.kind === 'hardLine');
-  const total = (lines: readonly { readonly length_m: number }[]) =>
-    lines.reduce((sum, line) => sum + line.length_m, 0);
-  const hoseLength_m = total(hoses);
-  const fill_m3 = circuit.hoses.reduce(
-    (sum, line) => sum + (Math.PI / 4) * line.bore_m ** 2 * line.length_m,
-    0,
-  );
+const total_m = (circuit: Hydraulics, kind: LineKind): number =>
+  circuit.hoses.filter((line) => line.kind === kind).reduce((sum, line) => sum + line.length_m, 0);
+
+function massOf(circuit: Hydraulics, seals: Seals): number {
   const junctions = circuit.components.filter((component) => component.kind === 'junction').length;
-  const mass_kg =
-    hoseLength_m * HOSE_kg_per_m +
-    total(pipes) * PIPE_kg_per_m +
+  return (
+    total_m(circuit, 'hose') * HOSE_kg_per_m +
+    total_m(circuit, 'hardLine') * PIPE_kg_per_m +
     circuit.hoses.length * 2 * END_kg +
-    banjos.reduce((sum, { ends }) => sum + BOLT_kg + (ends - 1) * DOUBLE_BOLT_EXTRA_kg, 0) +
-    washers * WASHER_kg +
-    junctions * JUNCTION_kg;
+    seals.bolts_kg +
+    seals.washers * WASHER_kg +
+    junctions * JUNCTION_kg
+  );
+}
+
+/** What one stroke moves; null while the master's bore and lever are not entered. */
+function strokeOf({ components }: Hydraulics): number | null {
+  const master = components.find((component) => component.kind === 'master');
+  if (!master || master.masterBore_m === null || master.leverStroke_m === null || master.leverRatio === null)
+    return null;
+  const { masterBore_m, leverStroke_m, leverRatio } = master;
+  const stroke = strokeVolume({ masterBore_m, leverStroke_m, leverRatio, efficiency: STROKE_EFFICIENCY });
+  return stroke.ok ? stroke.value : null;
+}
+
+/** Problem: a line without length or bore. */
+export function layoutFigures(circuit: Hydraulics): Result<LayoutFigures> {
+  for (const hose of circuit.hoses) {
+    const refused = firstNotPositive({ length_m: hose.length_m, bore_m: hose.bore_m });
+    if (refused) return problem(refused);
+  }
+  const seals = sealsOf(circuit);
+  const hoses = circuit.hoses.filter((line) => line.kind === 'hose');
   const swells = hoses.map((hose) =>
     hoseSwellLimit(
       hose.length_m,
@@ -101,50 +127,57 @@ export function layoutFigures(circuit: Hydraulics): Result<LayoutFigures> {
       hose.construction === 'rubber' ? 'regular' : 'low',
     ),
   );
-  const swell_m3 = swells.reduce((sum, swell) => sum + (swell.ok ? swell.value : 0), 0);
-
-  const master = circuit.components.find((component) => component.kind === 'master');
-  const stroke =
-    master && master.masterBore_m !== null && master.leverStroke_m !== null && master.leverRatio !== null
-      ? strokeVolume({
-          masterBore_m: master.masterBore_m,
-          leverStroke_m: master.leverStroke_m,
-          leverRatio: master.leverRatio,
-          efficiency: STROKE_EFFICIENCY,
-        })
-      : null;
-  const strokeVolume_m3 = stroke?.ok ? stroke.value : null;
-  const flushStrokes =
-    strokeVolume_m3 === null ? null : Math.ceil((FLUSH_VOLUMES * fill_m3) / strokeVolume_m3 - 1e-9);
-
-  const faults = circuitFaults(circuit);
+  const fill_m3 = circuit.hoses.reduce(
+    (sum, line) => sum + (Math.PI / 4) * line.bore_m ** 2 * line.length_m,
+    0,
+  );
+  const stroke_m3 = strokeOf(circuit);
   const figures: LayoutFigures = {
-    joints: used.length,
-    sealingFaces,
-    washers,
-    bolts: banjos.length,
+    joints: seals.joints,
+    sealingFaces: seals.washers + seals.others,
+    washers: seals.washers,
+    bolts: seals.bolts,
     hoses: hoses.length,
-    hoseLength_m,
+    hoseLength_m: total_m(circuit, 'hose'),
     mismatch_m: mismatch(circuit),
-    mass_kg,
+    mass_kg: massOf(circuit, seals),
     fill_m3,
-    swell_m3,
-    highPoints: faults.filter((fault) => fault.code === 'trappedHighPoint').length,
+    swell_m3: swells.reduce((sum, swell) => sum + (swell.ok ? swell.value : 0), 0),
+    highPoints: circuitFaults(circuit).filter((fault) => fault.code === 'trappedHighPoint').length,
     nipples: circuit.components.filter((component) => component.kind === 'bleedNipple').length,
-    flushStrokes,
+    flushStrokes: stroke_m3 === null ? null : Math.ceil((FLUSH_VOLUMES * fill_m3) / stroke_m3 - 1e-9),
     estimated: circuit.hoses.some((line) => line.estimated),
   };
-  const fill = term('V', 'lineVolume', volume(fill_m3));
-  return calculated(figures, [
+  return calculated(
+    figures,
+    workingOf(
+      circuit,
+      figures,
+      seals,
+      stroke_m3,
+      swells.flatMap((swell) => (swell.ok ? swell.working : [])),
+    ),
+  );
+}
+
+function workingOf(
+  circuit: Hydraulics,
+  figures: LayoutFigures,
+  seals: Seals,
+  stroke_m3: number | null,
+  swell: readonly WorkingStep[],
+): readonly WorkingStep[] {
+  const fill = term('V', 'lineVolume', volume(figures.fill_m3));
+  return [
     {
       formula: WASHERS,
-      inputs: [term('bolts', 'banjoBolts', count(banjos.length))],
-      result: term('w', 'washers', count(washers)),
+      inputs: [term('bolts', 'banjoBolts', count(figures.bolts))],
+      result: term('w', 'washers', count(figures.washers)),
     },
     {
       formula: SEALS,
-      inputs: [term('flares', 'flareSeals', count(flares + screwed))],
-      result: term('s', 'sealingFaces', count(sealingFaces)),
+      inputs: [term('flares', 'flareSeals', count(seals.others))],
+      result: term('s', 'sealingFaces', count(figures.sealingFaces)),
     },
     {
       formula: VOLUME,
@@ -153,20 +186,20 @@ export function layoutFigures(circuit: Hydraulics): Result<LayoutFigures> {
     },
     {
       formula: MASS,
-      inputs: [term('L', 'hoseLength', length(hoseLength_m))],
-      result: term('m', 'layoutMass', mass(mass_kg)),
+      inputs: [term('L', 'hoseLength', length(figures.hoseLength_m))],
+      result: term('m', 'layoutMass', mass(figures.mass_kg)),
     },
-    ...swells.flatMap((swell) => (swell.ok ? swell.working : [])),
-    ...(strokeVolume_m3 === null || flushStrokes === null
+    ...swell,
+    ...(stroke_m3 === null || figures.flushStrokes === null
       ? []
       : [
           {
             formula: STROKES,
-            inputs: [fill, term('V_stroke', 'strokeVolume', volume(strokeVolume_m3))],
-            result: term('n', 'flushStrokes', count(flushStrokes)),
-          } as const,
+            inputs: [fill, term('V_stroke', 'strokeVolume', volume(stroke_m3))],
+            result: term('n', 'flushStrokes', count(figures.flushStrokes)),
+          },
         ]),
-  ]);
+  ];
 }
 
 function mismatch(circuit: Hydraulics): number {

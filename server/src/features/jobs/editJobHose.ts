@@ -1,5 +1,5 @@
 /** Changes to one hose of a job: what was checked, taken as its length, and specified. */
-import type { Approval, JobHose } from '@zephyrcombe/contract';
+import type { Approval, JobDetail, JobHose, Override } from '@zephyrcombe/contract';
 import {
   hoseOfJob,
   liveReadings,
@@ -54,59 +54,14 @@ export async function editJobHose(
     if (before) requireWay(boughtGate(before), person);
   }
 
-  if (next.build && (changes.build || changes.specified === true)) {
-    const length_m = next.order_m ?? partsOf(detail).hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
-    const [fault] = placeFaults(next.build.along, freeHose(length_m, next.endA, next.endB));
-    const part = next.build.along.find(({ id }) => id === fault?.id);
-    if (fault && part)
-      throw fieldProblem(
-        'build.along',
-        fault.reason === 'beyond' ? 'notBetweenFerrules' : 'liesOnAnother',
-        ALONG_NAMES[part.kind],
-      );
-  }
+  if (next.build && (changes.build || changes.specified === true)) requirePlaces(detail, hoseId, next);
   if (typeof changes.order_m === 'number' || changes.specified === true) requireMay(person, 'approve');
   if (typeof changes.order_m === 'number') {
     if (changes.specified !== true) requireAsSeen(seen, lengthFacts(detail, next));
-    const result = orderLength(liveReadings(detail, hoseId), tapeSetting(detail, next));
-    if (!result.ok)
-      throw new AppProblem('no-answer', { detail: problemText(result.problem, createWriter(person.units)) });
-    if (changes.order_m < result.value.order_m - TAKEN_TOLERANCE_m) {
-      throw fieldProblem('order_m', 'shorterThanAsked');
-    }
-    const cautions = [...result.cautions, ...readingCautions(detail, next)];
-    requireStopsAnswered(cautions, overrides, person);
-    await log('lengthTaken', {
-      hoseId,
-      order_m: changes.order_m,
-      overrides,
-      cautions: told(cautions),
-    });
+    await takeLength(action, next, changes.order_m, overrides);
   }
-  if (changes.specified === true) {
-    const own = hoseOfJob(detail, hoseId);
-    if (own) requireAsSeen(seen, specificationFacts(detail, { ...own, hose: next }));
-    if (own && next.order_m === null) requireWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
-    const length = lengthStanding(detail, next);
-    if (own && changes.order_m === undefined && length.state === 'passed')
-      requireWay([{ code: 'changedSinceMeasured', hose: own.fitted.name, changes: length.changes }], person);
-    const cautions = own
-      ? [
-          ...specificationCautions(detail, { ...own, hose: next }),
-          ...evidenceCautions(await keptEvidence(models, detail.job.id, transaction), 'routeJudged', hoseId),
-        ]
-      : [];
-    requireStopsAnswered(cautions, overrides, person);
-    await log('specified', {
-      hoseId,
-      endA: next.endA,
-      endB: next.endB,
-      clocking_rad: next.clocking_rad,
-      build: next.build,
-      overrides,
-      cautions: told(cautions),
-    });
-  }
+  if (changes.specified === true)
+    await specify(action, next, { seen, overrides, takesLength: changes.order_m !== undefined });
   if (changes.plugs !== undefined) await log('plugsCounted', { hoseId, ...changes.plugs });
   if (changes.lift !== undefined) await log('liftEntered', { hoseId, lift: changes.lift });
   if (changes.poseChecks !== undefined) await log('poseChecked', { hoseId, ...changes.poseChecks });
@@ -123,6 +78,74 @@ export async function editJobHose(
     },
     { where: { jobId: detail.job.id, hoseId }, transaction },
   );
+}
+
+/** Every part on the hose lies between its ferrules, and none on another. */
+function requirePlaces(detail: JobDetail, hoseId: string, { build, order_m, endA, endB }: JobHose): void {
+  if (!build) return;
+  const length_m = order_m ?? partsOf(detail).hoses.find(({ id }) => id === hoseId)?.length_m ?? 0;
+  const [fault] = placeFaults(build.along, freeHose(length_m, endA, endB));
+  const part = build.along.find(({ id }) => id === fault?.id);
+  if (fault && part)
+    throw fieldProblem(
+      'build.along',
+      fault.reason === 'beyond' ? 'notBetweenFerrules' : 'liesOnAnother',
+      ALONG_NAMES[part.kind],
+    );
+}
+
+/** A length that is taken is what the readings ask for, with every stop answered. */
+async function takeLength(
+  { detail, log, person }: JobAction,
+  hose: JobHose,
+  order_m: number,
+  overrides: readonly Override[],
+): Promise<void> {
+  const result = orderLength(liveReadings(detail, hose.hoseId), tapeSetting(detail, hose));
+  if (!result.ok)
+    throw new AppProblem('no-answer', { detail: problemText(result.problem, createWriter(person.units)) });
+  if (order_m < result.value.order_m - TAKEN_TOLERANCE_m) throw fieldProblem('order_m', 'shorterThanAsked');
+  const cautions = [...result.cautions, ...readingCautions(detail, hose)];
+  requireStopsAnswered(cautions, overrides, person);
+  await log('lengthTaken', { hoseId: hose.hoseId, order_m, overrides, cautions: told(cautions) });
+}
+
+interface Specifying {
+  readonly seen: string | undefined;
+  readonly overrides: readonly Override[];
+  /** Its length is taken in the same breath. */
+  readonly takesLength: boolean;
+}
+
+/** A hose is specified as it was seen, on a length that stands, with every stop answered. */
+async function specify(
+  { detail, models, transaction, log, person }: JobAction,
+  hose: JobHose,
+  { seen, overrides, takesLength }: Specifying,
+): Promise<void> {
+  const { hoseId } = hose;
+  const own = hoseOfJob(detail, hoseId);
+  if (own) requireAsSeen(seen, specificationFacts(detail, { ...own, hose }));
+  if (own && hose.order_m === null) requireWay([{ code: 'notMeasured', hose: own.fitted.name }], person);
+  const length = lengthStanding(detail, hose);
+  if (own && !takesLength && length.state === 'passed')
+    requireWay([{ code: 'changedSinceMeasured', hose: own.fitted.name, changes: length.changes }], person);
+  const cautions = own
+    ? [
+        ...specificationCautions(detail, { ...own, hose }),
+        ...evidenceCautions(await keptEvidence(models, detail.job.id, transaction), 'routeJudged', hoseId),
+      ]
+    : [];
+  requireStopsAnswered(cautions, overrides, person);
+  await log('specified', {
+    hoseId,
+    endA: hose.endA,
+    endB: hose.endB,
+    clocking_rad: hose.clocking_rad,
+    build: hose.build,
+    overrides,
+    cautions: told(cautions),
+  });
 }
 
 /** What is approved: exactly the facts that the cautions were worked out from. */

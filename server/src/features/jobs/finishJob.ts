@@ -1,5 +1,5 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
-import type { JobHose, Override } from '@zephyrcombe/contract';
+import type { Circuit, JobDetail, JobHose, Override } from '@zephyrcombe/contract';
 import { capsOfJob, lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
 import { digestOf, leftOn, signatureFacts, signGate } from '@zephyrcombe/workshop';
 import { createWriter, FIELD_FAULTS, problemText, REFUSALS } from '@zephyrcombe/messages';
@@ -24,14 +24,66 @@ import { requireAnswered, requireAsSeen, requireWay, told } from './jobAction.ts
 import { refreshDue } from '../vehicles/due.ts';
 import { takeCircuit } from '../vehicles/saveHydraulics.ts';
 
-export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>): Promise<void> {
+type Body = ParsedBody<'finishJob'>;
+interface GivenFluid {
+  readonly circuit: Circuit;
+  readonly given: Body['services'][number];
+}
+
+export async function finishJob(action: JobAction, body: Body): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
   const signed = signatureFacts(detail);
   requireAsSeen(body.seen, signed);
   requireWay(signGate(detail), person);
   const today = calendarDateOf(now);
   if (body.servicedOn > today) throw fieldProblem('servicedOn', 'inFuture');
-  const fluids = detail.circuits.map(({ circuit }) => {
+  const fluids = fluidsOf(detail, body);
+  if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0)
+    throw fieldProblem('signature', 'notTheSigned', person.name);
+  requireDistance(action, body);
+  const cautions = await answeredCautions(action, body, fluids);
+  const next = nextService(action, body);
+  await models.FluidService.bulkCreate(
+    fluids.map(({ given }) => ({
+      ...given,
+      vehicleId: detail.vehicle.id,
+      jobId: detail.job.id,
+      servicedOn: body.servicedOn,
+      distance_m: body.distance_m,
+      ...next,
+      by: person.name,
+      byId: person.id,
+    })),
+    { transaction },
+  );
+  await updateVehicle(action, body.distance_m, today);
+  await refreshDue(models, transaction, detail.vehicle.id);
+  await models.Job.update(
+    {
+      status: 'finished',
+      finishedOn: today,
+      signedBy: person.name,
+      signedById: person.id,
+      version: body.version + 1,
+    },
+    { where: { id: detail.job.id }, transaction },
+  );
+  await signCircuits(action);
+  await log('finished', {
+    digest: digestOf(signed),
+    servicedOn: body.servicedOn,
+    distance_m: body.distance_m,
+    distanceTyped: body.distanceTyped,
+    ...next,
+    services: fluids.map(({ circuit, given }) => ({ ...given, circuit: circuit.name })),
+    overrides: body.overrides,
+    cautions: told(cautions),
+  });
+}
+
+/** Each circuit of the job with the fluid that went into it. */
+function fluidsOf({ circuits }: JobDetail, body: Body): readonly GivenFluid[] {
+  const fluids = circuits.map(({ circuit }) => {
     const given = body.services.find(({ circuitId }) => circuitId === circuit.id);
     if (!given) throw fieldProblem('services', 'fluidUnsaid', circuit.name);
     if (given.bottleOpenedOn !== null && given.bottleOpenedOn > body.servicedOn)
@@ -39,19 +91,27 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
     return { circuit, given };
   });
   if (body.services.length > fluids.length) throw fieldProblem('services', 'circuitNotInJob');
-  if (body.signature.localeCompare(person.name, undefined, { sensitivity: 'base' }) !== 0) {
-    throw fieldProblem('signature', 'notTheSigned', person.name);
-  }
-  // The text of a distance that is left out has to be left out as well.
-  if (body.distance_m !== null)
-    requireTyped(body.distanceTyped, 'distance', body.distance_m, 'distance_m', 'distanceTyped');
-  else if (body.distanceTyped.trim() !== '') throw fieldProblem('distance_m', 'typedWithoutFigure');
-  const { distance_m: known_m } = detail.vehicle;
-  if (body.distance_m !== null && known_m !== null && body.distance_m < known_m) {
-    const write = createWriter(person.units);
-    throw fieldProblem('distance_m', 'lessThanRecorded', write.distance(known_m));
-  }
+  return fluids;
+}
 
+/** A clock does not run backwards, and the text of a distance that is left out has to be left out as well. */
+function requireDistance({ detail, person }: JobAction, { distance_m, distanceTyped }: Body): void {
+  if (distance_m === null) {
+    if (distanceTyped.trim() !== '') throw fieldProblem('distance_m', 'typedWithoutFigure');
+    return;
+  }
+  requireTyped(distanceTyped, 'distance', distance_m, 'distance_m', 'distanceTyped');
+  const known_m = detail.vehicle.distance_m;
+  if (known_m !== null && distance_m < known_m)
+    throw fieldProblem('distance_m', 'lessThanRecorded', createWriter(person.units).distance(known_m));
+}
+
+/** What stands against signing; refused where it is not answered, or where a check is neither done nor answered. */
+async function answeredCautions(
+  { detail, models, transaction, person }: JobAction,
+  body: Body,
+  fluids: readonly GivenFluid[],
+): Promise<readonly Caution[]> {
   const handover = judgeHandover(detail.job.handoverChecks, {
     abs: detail.vehicle.abs,
     hasJoints: detail.joints.length > 0,
@@ -82,59 +142,22 @@ export async function finishJob(action: JobAction, body: ParsedBody<'finishJob'>
       errors: unanswered.map((check) => ({ field: check, message: FIELD_FAULTS.notTicked })),
     });
   }
+  return cautions;
+}
 
+/** When the fluid is due again: by the shop's interval or the vehicle maker's, whichever is stricter. */
+function nextService({ detail, person }: JobAction, body: Body) {
+  const { vehicle, shop } = detail;
   const interval = strictestInterval(
-    {
-      intervalMonths: detail.shop.fluidIntervalMonths,
-      intervalDistance_m: detail.shop.fluidIntervalDistance_m,
-    },
-    detail.vehicle.makerIntervalMonths === null
+    { intervalMonths: shop.fluidIntervalMonths, intervalDistance_m: shop.fluidIntervalDistance_m },
+    vehicle.makerIntervalMonths === null
       ? null
-      : {
-          intervalMonths: detail.vehicle.makerIntervalMonths,
-          intervalDistance_m: detail.vehicle.makerIntervalDistance_m,
-        },
+      : { intervalMonths: vehicle.makerIntervalMonths, intervalDistance_m: vehicle.makerIntervalDistance_m },
   );
   const due = nextDue(body.servicedOn, body.distance_m, interval);
   if (!due.ok)
     throw new AppProblem('no-answer', { detail: problemText(due.problem, createWriter(person.units)) });
-
-  const services = fluids.map(({ given }) => ({
-    ...given,
-    vehicleId: detail.vehicle.id,
-    jobId: detail.job.id,
-    servicedOn: body.servicedOn,
-    distance_m: body.distance_m,
-    ...interval,
-    ...due.value,
-    by: person.name,
-    byId: person.id,
-  }));
-  await models.FluidService.bulkCreate(services, { transaction });
-  await updateVehicle(action, body.distance_m, today);
-  await refreshDue(models, transaction, detail.vehicle.id);
-  await models.Job.update(
-    {
-      status: 'finished',
-      finishedOn: today,
-      signedBy: person.name,
-      signedById: person.id,
-      version: body.version + 1,
-    },
-    { where: { id: detail.job.id }, transaction },
-  );
-  await signCircuits(action);
-  await log('finished', {
-    digest: digestOf(signed),
-    servicedOn: body.servicedOn,
-    distance_m: body.distance_m,
-    distanceTyped: body.distanceTyped,
-    ...interval,
-    ...due.value,
-    services: fluids.map(({ circuit, given }) => ({ ...given, circuit: circuit.name })),
-    overrides: body.overrides,
-    cautions: told(cautions),
-  });
+  return { ...interval, ...due.value };
 }
 
 /** Each circuit of the job as it stands: a closed record does not change with the vehicle. */

@@ -1,10 +1,12 @@
+import type { JobDetail, Joint, Person, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, torqueOf } from '@zephyrcombe/contract';
 import { fittedFacts, jointGate } from '@zephyrcombe/workshop';
 import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
+import type { Caution, TorqueVerdict } from '@zephyrcombe/core';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
-import type { Handlers } from '../../http/handlers.ts';
+import type { Handlers, ParsedBody } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
 import {
   approved,
@@ -35,33 +37,8 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           // Hand tight before, and something changed since.
           requireWay(jointGate(detail, joint.id), person);
           requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
-          const write = createWriter(person.units);
           const torques = torqueOf(joint);
-          const judged = judgeTorqueAttempt({
-            seal: joint.seal,
-            eyes: eyesOn(partsOf(detail), joint.id),
-            freshWashers: body.freshWashers,
-            settled: body.settled,
-            reading_Nm: body.torque_Nm,
-            range: torques.governing,
-            wrenchMaximum_Nm: wrench.maximum_Nm,
-            wrenchMinimum_Nm: wrench.minimum_Nm,
-          });
-          if (!judged.ok) {
-            const sentence = problemText(judged.problem, write);
-            throw new AppProblem('no-answer', {
-              detail: sentence,
-              errors: [{ field: 'torque_Nm', message: sentence }],
-            });
-          }
-          if (judged.value.verdict === 'below') {
-            throw new AppProblem('torque-below-range', {
-              detail: REFUSALS.underRange(
-                write.torque(body.torque_Nm),
-                write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm),
-              ),
-            });
-          }
+          const judged = attempted(detail, joint, wrench, body, person);
           const cautions = [
             ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
             ...judged.cautions,
@@ -75,7 +52,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
               ...columns,
               jobId: detail.job.id,
               wrenchName: wrench.name,
-              verdict: judged.value.verdict,
+              verdict: judged.verdict,
               fitted: approved({ person, now }, parts),
               by: person.name,
               byId: person.id,
@@ -91,7 +68,7 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
           await log('torqued', {
             ...columns,
             wrenchName: wrench.name,
-            verdict: judged.value.verdict,
+            verdict: judged.verdict,
             range: { ...torques.governing },
             overrides,
             cautions: told(cautions),
@@ -99,4 +76,42 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
         },
       ),
   };
+}
+
+/** A turn of the wrench as it was read; refused where nothing can be said of it, or where it is under its range. */
+function attempted(
+  detail: JobDetail,
+  joint: Joint,
+  wrench: Wrench,
+  body: ParsedBody<'recordTorque'>,
+  person: Person,
+): { readonly verdict: Exclude<TorqueVerdict, 'below'>; readonly cautions: readonly Caution[] } {
+  const write = createWriter(person.units);
+  const { governing } = torqueOf(joint);
+  const judged = judgeTorqueAttempt({
+    seal: joint.seal,
+    eyes: eyesOn(partsOf(detail), joint.id),
+    freshWashers: body.freshWashers,
+    settled: body.settled,
+    reading_Nm: body.torque_Nm,
+    range: governing,
+    wrenchMaximum_Nm: wrench.maximum_Nm,
+    wrenchMinimum_Nm: wrench.minimum_Nm,
+  });
+  if (!judged.ok) {
+    const sentence = problemText(judged.problem, write);
+    throw new AppProblem('no-answer', {
+      detail: sentence,
+      errors: [{ field: 'torque_Nm', message: sentence }],
+    });
+  }
+  if (judged.value.verdict === 'below') {
+    throw new AppProblem('torque-below-range', {
+      detail: REFUSALS.underRange(
+        write.torque(body.torque_Nm),
+        write.torqueRange(governing.minimum_Nm, governing.maximum_Nm),
+      ),
+    });
+  }
+  return { verdict: judged.value.verdict, cautions: judged.cautions };
 }
