@@ -32,7 +32,8 @@ test('parts that are alike are counted together, to a tenth of a millimetre', ()
 
 test('four washers used, six in the box (common practice, no published source), less what lies on the shelf', () => {
   const wanted = [{ part: WASHER, count: 4 }];
-  expect(billOf(wanted, new Map())[0]).toMatchObject({ needed: 4, spare: 2, onHand: 0, toOrder: 6 });
+  expect(billOf(wanted, new Map())[0]).toMatchObject({ needed: 4, spare: 2, onHand: null, toOrder: 6 });
+  expect(billOf(wanted, new Map([[keyOf(WASHER), 0]]))[0]).toMatchObject({ onHand: 0, toOrder: 6 });
   expect(billOf(wanted, new Map([[keyOf(WASHER), 5]]))[0]).toMatchObject({ onHand: 5, toOrder: 1 });
   expect(billOf(wanted, new Map([[keyOf(WASHER), 50]]))[0]).toMatchObject({ toOrder: 0 });
 });

@@ -38,7 +38,8 @@ export interface BillLine {
   readonly part: BillPart;
   readonly needed: number;
   readonly spare: number;
-  readonly onHand: number;
+  /** Null: nobody has counted. */
+  readonly onHand: number | null;
   /** Never below zero. */
   readonly toOrder: number;
 }
@@ -98,7 +99,7 @@ export function billOf(
   }
   return [...lines].map(([key, { part, needed }]) => {
     const spare = spareOf(part, needed);
-    const here = onHand.get(key) ?? 0;
-    return { key, part, needed, spare, onHand: here, toOrder: Math.max(0, needed + spare - here) };
+    const here = onHand.get(key) ?? null;
+    return { key, part, needed, spare, onHand: here, toOrder: Math.max(0, needed + spare - (here ?? 0)) };
   });
 }

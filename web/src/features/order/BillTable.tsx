@@ -78,7 +78,8 @@ export function BillTable({ detail }: { readonly detail: JobDetail }) {
       )}
       <SaveProblem save={count} />
       <Fine className="no-print">
-        Washers are never used twice: half as many again are ordered. Count the shelf where it is wrong.
+        Washers are never used twice: half as many again are ordered. A question mark is a shelf that nobody
+        has counted: what is needed is ordered whole.
       </Fine>
     </>
   );
@@ -93,8 +94,10 @@ interface ShelfCountProps {
 
 /** Kept when the field is left, or on Enter. */
 function ShelfCount({ line, name, item, onCount }: ShelfCountProps) {
-  const [text, setText] = useState(String(line.onHand));
+  const [text, setText] = useState(line.onHand === null ? '' : String(line.onHand));
   const value = /^\d{1,5}$/.test(text.trim()) ? Number(text) : null;
+  // Nobody has to count: an empty field is no fault until somebody has.
+  const isWrong = value === null && (text.trim() !== '' || line.onHand !== null);
   const keep = () => {
     if (value !== null && value !== line.onHand) onCount(value, item?.version ?? null);
   };
@@ -104,14 +107,15 @@ function ShelfCount({ line, name, item, onCount }: ShelfCountProps) {
         aria-label={`On the shelf: ${name}`}
         inputMode="numeric"
         value={text}
-        aria-invalid={value === null}
+        placeholder="?"
+        aria-invalid={isWrong}
         onChange={(event) => setText(event.target.value)}
         onBlur={keep}
         onKeyDown={(event) => {
           if (event.key === 'Enter') keep();
         }}
       />
-      {value === null ? <Fine role="alert">How many lie there? A whole number, 0 or more.</Fine> : null}
+      {isWrong ? <Fine role="alert">How many lie there? A whole number, 0 or more.</Fine> : null}
     </>
   );
 }
