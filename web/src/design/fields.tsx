@@ -51,6 +51,8 @@ export const Wrong = styled(FieldError)`
 
 interface TextFieldProps {
   readonly label: string;
+  /** In the request, where a form records it. */
+  readonly name?: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly error?: string | null | undefined;
@@ -64,6 +66,7 @@ interface TextFieldProps {
 
 export function TextField({
   label,
+  name,
   value,
   onChange,
   error,
@@ -77,12 +80,14 @@ export function TextField({
     <AriaTextField
       value={value}
       onChange={onChange}
-      isInvalid={error !== null && error !== undefined}
+      // Said to be right, a field would not show what the server says of it.
+      {...(error === null || error === undefined ? {} : { isInvalid: true })}
       validationBehavior="aria"
       type={type ?? 'text'}
       isDisabled={isDisabled ?? false}
       autoFocus={autoFocus ?? false}
       {...(autoComplete ? { autoComplete } : {})}
+      {...(name ? { name } : {})}
     >
       <FieldLabel>{label}</FieldLabel>
       {multiline ? <Area /> : <Entry />}

@@ -9,6 +9,7 @@ import { sessionQuery } from '../../api/queries.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { ChoiceRow, TextField } from '../../design/fields.tsx';
 import { Fine, Head, Stack } from '../../design/layout.ts';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { Notice } from '../../design/Notice.tsx';
 import { BeforeSheet } from '../sign-in/BeforeSheet.ts';
 import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
@@ -77,20 +78,22 @@ export function SetUpPage() {
           roles, and what the shop has settled.
         </Fine>
       </Stack>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
+      <RecordForm
+        saves={[setUp]}
+        onSend={() => {
           if (missing === null && units !== null) setUp.mutate(units);
         }}
       >
         <TextField
           label="Name of the shop"
+          name="shopName"
           autoComplete="organization"
           value={shopName}
           onChange={setShopName}
         />
         <TextField
           label="Your name, as it stands beside what you record"
+          name="leadName"
           autoComplete="name"
           value={leadName}
           onChange={setLeadName}
@@ -120,7 +123,7 @@ export function SetUpPage() {
         <PrimaryButton type="submit" isPending={setUp.isPending} because={missing}>
           Open the book
         </PrimaryButton>
-      </form>
+      </RecordForm>
     </BeforeSheet>
   );
 }

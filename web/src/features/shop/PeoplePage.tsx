@@ -13,6 +13,7 @@ import { usePerson } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Pick } from '../../design/Pick.tsx';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { FigureTable } from '../../design/FigureTable.ts';
 import { Fine, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { NewPassphrase } from '../sign-in/NewPassphrase.tsx';
@@ -93,48 +94,55 @@ function EditPerson({ person }: { readonly person: PersonRecord }) {
   const isAsSaved = name.trim() === person.name && role === person.role;
   return (
     <Stack $gap={12} style={{ padding: '12px 0 20px' }}>
-      <TextField label="Name" value={name} onChange={setName} />
-      <Fine>What is recorded already keeps the name as it was.</Fine>
-      <Pick<Role> label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
-      <SaveProblem
-        save={edit}
-        onTakeTheirs={() => void client.invalidateQueries({ queryKey: peopleQuery.queryKey })}
-      />
-      <Line>
-        <PlainButton
-          isPending={edit.isPending}
-          because={
-            name.trim() === '' ? 'Type a name.' : isAsSaved ? 'All of it stands as it was saved.' : null
-          }
-          onPress={() => send({ name: name.trim(), role })}
-        >
-          Save {person.name}
-        </PlainButton>
-        <TextButton onPress={() => send({ isRetired: !person.isRetired })}>
-          {person.isRetired ? 'Take back' : 'Retire: ends all sign-ins at once'}
-        </TextButton>
-      </Line>
-      <NewPassphrase
-        label={`New passphrase for ${person.name}`}
-        value={passphrase}
-        onChange={setPassphrase}
-      />
-      <SaveProblem save={reset} />
-      <div>
-        <PlainButton
-          isPending={reset.isPending}
-          because={
-            reset.isSuccess && passphrase === ''
-              ? 'Given. All sign-ins of before have ended.'
-              : passphrase === ''
-                ? 'Type the new one.'
-                : passphraseDoubt(passphrase)
-          }
-          onPress={() => reset.mutate({ params: { personId: person.id }, body: { passphrase } })}
-        >
-          Give this passphrase
-        </PlainButton>
-      </div>
+      <RecordForm saves={[edit]} onSend={() => send({ name: name.trim(), role })}>
+        <TextField label="Name" name="name" value={name} onChange={setName} />
+        <Fine>What is recorded already keeps the name as it was.</Fine>
+        <Pick<Role> label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
+        <SaveProblem
+          save={edit}
+          onTakeTheirs={() => void client.invalidateQueries({ queryKey: peopleQuery.queryKey })}
+        />
+        <Line>
+          <PlainButton
+            type="submit"
+            isPending={edit.isPending}
+            because={
+              name.trim() === '' ? 'Type a name.' : isAsSaved ? 'All of it stands as it was saved.' : null
+            }
+          >
+            Save {person.name}
+          </PlainButton>
+          <TextButton onPress={() => send({ isRetired: !person.isRetired })}>
+            {person.isRetired ? 'Take back' : 'Retire: ends all sign-ins at once'}
+          </TextButton>
+        </Line>
+      </RecordForm>
+      <RecordForm
+        saves={[reset]}
+        onSend={() => reset.mutate({ params: { personId: person.id }, body: { passphrase } })}
+      >
+        <NewPassphrase
+          label={`New passphrase for ${person.name}`}
+          value={passphrase}
+          onChange={setPassphrase}
+        />
+        <SaveProblem save={reset} />
+        <div>
+          <PlainButton
+            type="submit"
+            isPending={reset.isPending}
+            because={
+              reset.isSuccess && passphrase === ''
+                ? 'Given. All sign-ins of before have ended.'
+                : passphrase === ''
+                  ? 'Type the new one.'
+                  : passphraseDoubt(passphrase)
+            }
+          >
+            Give this passphrase
+          </PlainButton>
+        </div>
+      </RecordForm>
     </Stack>
   );
 }
@@ -157,8 +165,11 @@ function NewPerson() {
   return (
     <Sheet>
       <SheetTitle>Enter a person</SheetTitle>
-      <Stack $gap={12}>
-        <TextField label="Name" value={name} onChange={setName} />
+      <RecordForm
+        saves={[add]}
+        onSend={() => add.mutate({ body: { id, name: name.trim(), role, passphrase } })}
+      >
+        <TextField label="Name" name="name" value={name} onChange={setName} />
         <Pick<Role> label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
         <NewPassphrase
           label="First passphrase; they choose another"
@@ -168,14 +179,14 @@ function NewPerson() {
         <SaveProblem save={add} />
         <div>
           <PrimaryButton
+            type="submit"
             isPending={add.isPending}
             because={name.trim() === '' ? 'Type a name.' : passphraseDoubt(passphrase)}
-            onPress={() => add.mutate({ body: { id, name: name.trim(), role, passphrase } })}
           >
             Enter this person
           </PrimaryButton>
         </div>
-      </Stack>
+      </RecordForm>
     </Sheet>
   );
 }

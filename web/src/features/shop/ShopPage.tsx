@@ -14,6 +14,7 @@ import { PrimaryButton } from '../../design/Button.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
 import { Fine, Head, Page, Stack } from '../../design/layout.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { ShopLinks } from './ShopLinks.tsx';
 
 export function ShopPage() {
@@ -64,113 +65,120 @@ function Rules({ shop }: { readonly shop: Shop }) {
       void client.invalidateQueries({ queryKey: ['job'] });
     },
   });
+  const send = () =>
+    save.mutate({
+      body: {
+        version: shop.version,
+        name: draft.name.trim(),
+        namesAtSignIn: draft.namesAtSignIn,
+        slack_m: draft.slack_m,
+        fluidIntervalMonths: months,
+        fluidIntervalDistance_m: draft.fluidIntervalDistance_m,
+        brakeWorkRule: draft.brakeWorkRule.trim(),
+        address: draft.address.trim(),
+        phone: draft.phone.trim(),
+      },
+    });
   return (
     <Page>
       <Stack $gap={16} style={{ maxWidth: 680 }}>
         <Head>{shop.name}</Head>
         <ShopLinks />
-        {isLead ? (
-          <TextField
-            label="Name of the shop"
-            value={draft.name}
-            onChange={(name) => setDraft({ ...draft, name })}
-          />
-        ) : null}
-        <TextField
-          label="Who may work on brakes here"
-          multiline
-          value={draft.brakeWorkRule}
-          onChange={(brakeWorkRule) => setDraft({ ...draft, brakeWorkRule })}
-          isDisabled={!isLead}
-        />
-        <Fine>
-          As your law and your insurer have it. It stands in Look over of every job. Zephyrcombe does not know
-          your law.
-        </Fine>
-        <TextField
-          label="Address, as it stands on an order"
-          multiline
-          value={draft.address}
-          onChange={(address) => setDraft({ ...draft, address })}
-          isDisabled={!isLead}
-        />
-        <TextField
-          label="Phone"
-          value={draft.phone}
-          onChange={(phone) => setDraft({ ...draft, phone })}
-          isDisabled={!isLead}
-        />
-        {isLead ? (
-          <>
+        <RecordForm saves={[save]} onSend={send}>
+          {isLead ? (
             <TextField
-              label="Months between fluid services, where the vehicle maker asks for no fewer"
-              value={draft.fluidIntervalMonths}
-              onChange={(fluidIntervalMonths) => setDraft({ ...draft, fluidIntervalMonths })}
-              error={areMonths ? null : 'A number of months from 1 to 120.'}
+              label="Name of the shop"
+              name="name"
+              value={draft.name}
+              onChange={(name) => setDraft({ ...draft, name })}
             />
-            <QuantityEntry
-              label="Distance between fluid services (may stay empty)"
-              kind="distance"
-              value_SI={draft.fluidIntervalDistance_m}
-              onValue={(fluidIntervalDistance_m) => setDraft({ ...draft, fluidIntervalDistance_m })}
-              mayBeEmpty
-            />
-            <QuantityEntry
-              label="Slack over the longest pose"
-              kind="length"
-              value_SI={draft.slack_m}
-              onValue={(slack_m) => (slack_m === null ? undefined : setDraft({ ...draft, slack_m }))}
-            />
-            <Fine>
-              A new book starts with our defaults for these three: common practice, no published source.
-            </Fine>
-            <Tick
-              isSelected={draft.namesAtSignIn}
-              onChange={(namesAtSignIn) => setDraft({ ...draft, namesAtSignIn })}
-            >
-              The sign-in page shows the names of those who work here
-            </Tick>
-          </>
-        ) : null}
-        <SaveProblem
-          save={save}
-          onTakeTheirs={() => void client.invalidateQueries({ queryKey: shopQuery.queryKey })}
-        />
-        {isLead ? (
-          <div>
-            <PrimaryButton
-              isPending={save.isPending}
-              because={
-                isAsSaved
-                  ? 'All of it stands as it was saved.'
-                  : draft.name.trim() === ''
-                    ? 'The shop needs a name.'
-                    : areMonths
-                      ? null
-                      : 'Months from 1 to 120.'
-              }
-              onPress={() =>
-                save.mutate({
-                  body: {
-                    version: shop.version,
-                    name: draft.name.trim(),
-                    namesAtSignIn: draft.namesAtSignIn,
-                    slack_m: draft.slack_m,
-                    fluidIntervalMonths: months,
-                    fluidIntervalDistance_m: draft.fluidIntervalDistance_m,
-                    brakeWorkRule: draft.brakeWorkRule.trim(),
-                    address: draft.address.trim(),
-                    phone: draft.phone.trim(),
-                  },
-                })
-              }
-            >
-              Save what stands here
-            </PrimaryButton>
-          </div>
-        ) : (
-          <Fine>Your lead writes this.</Fine>
-        )}
+          ) : null}
+          <TextField
+            label="Who may work on brakes here"
+            name="brakeWorkRule"
+            multiline
+            value={draft.brakeWorkRule}
+            onChange={(brakeWorkRule) => setDraft({ ...draft, brakeWorkRule })}
+            isDisabled={!isLead}
+          />
+          <Fine>
+            As your law and your insurer have it. It stands in Look over of every job. Zephyrcombe does not
+            know your law.
+          </Fine>
+          <TextField
+            label="Address, as it stands on an order"
+            name="address"
+            multiline
+            value={draft.address}
+            onChange={(address) => setDraft({ ...draft, address })}
+            isDisabled={!isLead}
+          />
+          <TextField
+            label="Phone"
+            name="phone"
+            value={draft.phone}
+            onChange={(phone) => setDraft({ ...draft, phone })}
+            isDisabled={!isLead}
+          />
+          {isLead ? (
+            <>
+              <TextField
+                label="Months between fluid services, where the vehicle maker asks for no fewer"
+                name="fluidIntervalMonths"
+                value={draft.fluidIntervalMonths}
+                onChange={(fluidIntervalMonths) => setDraft({ ...draft, fluidIntervalMonths })}
+                error={areMonths ? null : 'A number of months from 1 to 120.'}
+              />
+              <QuantityEntry
+                label="Distance between fluid services (may stay empty)"
+                kind="distance"
+                value_SI={draft.fluidIntervalDistance_m}
+                onValue={(fluidIntervalDistance_m) => setDraft({ ...draft, fluidIntervalDistance_m })}
+                mayBeEmpty
+              />
+              <QuantityEntry
+                label="Slack over the longest pose"
+                kind="length"
+                value_SI={draft.slack_m}
+                onValue={(slack_m) => (slack_m === null ? undefined : setDraft({ ...draft, slack_m }))}
+              />
+              <Fine>
+                A new book starts with our defaults for these three: common practice, no published source.
+              </Fine>
+              <Tick
+                isSelected={draft.namesAtSignIn}
+                onChange={(namesAtSignIn) => setDraft({ ...draft, namesAtSignIn })}
+              >
+                The sign-in page shows the names of those who work here
+              </Tick>
+            </>
+          ) : null}
+          <SaveProblem
+            save={save}
+            onTakeTheirs={() => void client.invalidateQueries({ queryKey: shopQuery.queryKey })}
+          />
+          {isLead ? (
+            <div>
+              <PrimaryButton
+                type="submit"
+                isPending={save.isPending}
+                because={
+                  isAsSaved
+                    ? 'All of it stands as it was saved.'
+                    : draft.name.trim() === ''
+                      ? 'The shop needs a name.'
+                      : areMonths
+                        ? null
+                        : 'Months from 1 to 120.'
+                }
+              >
+                Save what stands here
+              </PrimaryButton>
+            </div>
+          ) : (
+            <Fine>Your lead writes this.</Fine>
+          )}
+        </RecordForm>
       </Stack>
     </Page>
   );

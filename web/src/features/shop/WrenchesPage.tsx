@@ -16,6 +16,7 @@ import { DayField } from '../../design/DayField.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Line, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { ShopFrame } from './ShopFrame.tsx';
 
 type Fields = Pick<Wrench, 'name' | 'minimum_Nm' | 'calibratedOn'> & { readonly maximum_Nm: number | null };
@@ -102,6 +103,7 @@ function WrenchFields({ fields, onFields }: WrenchFieldsProps) {
     <Stack $gap={10}>
       <TextField
         label="Name, as it is called in the shop"
+        name="name"
         value={fields.name}
         onChange={(name) => onFields({ ...fields, name })}
       />
@@ -150,29 +152,28 @@ function EditWrench({ wrench }: { readonly wrench: Wrench }) {
     save.mutate({ params: { wrenchId: wrench.id }, body: { version: wrench.version, ...changes } });
   const { name, minimum_Nm, maximum_Nm, calibratedOn } = fields;
   return (
-    <Stack $gap={12} style={{ padding: '12px 0 20px' }}>
-      <WrenchFields fields={fields} onFields={setFields} />
-      <SaveProblem
-        save={save}
-        onTakeTheirs={() => void client.invalidateQueries({ queryKey: wrenchesQuery.queryKey })}
-      />
-      <Line>
-        <PlainButton
-          isPending={save.isPending}
-          because={doubtOf(fields)}
-          onPress={() =>
-            maximum_Nm === null
-              ? undefined
-              : send({ name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn })
-          }
-        >
-          Save {wrench.name}
-        </PlainButton>
-        <TextButton onPress={() => send({ isRetired: !wrench.isRetired })}>
-          {wrench.isRetired ? 'Take it into use again' : 'Put it out of use'}
-        </TextButton>
-      </Line>
-    </Stack>
+    <div style={{ padding: '12px 0 20px' }}>
+      <RecordForm
+        saves={[save]}
+        onSend={() =>
+          maximum_Nm === null ? undefined : send({ name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn })
+        }
+      >
+        <WrenchFields fields={fields} onFields={setFields} />
+        <SaveProblem
+          save={save}
+          onTakeTheirs={() => void client.invalidateQueries({ queryKey: wrenchesQuery.queryKey })}
+        />
+        <Line>
+          <PlainButton type="submit" isPending={save.isPending} because={doubtOf(fields)}>
+            Save {wrench.name}
+          </PlainButton>
+          <TextButton onPress={() => send({ isRetired: !wrench.isRetired })}>
+            {wrench.isRetired ? 'Take it into use again' : 'Put it out of use'}
+          </TextButton>
+        </Line>
+      </RecordForm>
+    </div>
   );
 }
 
@@ -190,27 +191,24 @@ function NewWrench() {
     },
   });
   const { name, minimum_Nm, maximum_Nm, calibratedOn } = draft;
+  const enter = () => {
+    if (maximum_Nm === null) return;
+    const id = draft.id === '' ? newId() : draft.id;
+    setDraft({ ...draft, id });
+    add.mutate({ body: { id, name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn } });
+  };
   return (
     <Sheet>
       <SheetTitle>Enter a wrench</SheetTitle>
-      <Stack $gap={12}>
+      <RecordForm saves={[add]} onSend={enter}>
         <WrenchFields key={round} fields={draft} onFields={(fields) => setDraft({ ...draft, ...fields })} />
         <SaveProblem save={add} />
         <div>
-          <PrimaryButton
-            isPending={add.isPending}
-            because={doubtOf(draft)}
-            onPress={() => {
-              if (maximum_Nm === null) return;
-              const id = draft.id === '' ? newId() : draft.id;
-              setDraft({ ...draft, id });
-              add.mutate({ body: { id, name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn } });
-            }}
-          >
+          <PrimaryButton type="submit" isPending={add.isPending} because={doubtOf(draft)}>
             Enter this wrench
           </PrimaryButton>
         </div>
-      </Stack>
+      </RecordForm>
     </Sheet>
   );
 }

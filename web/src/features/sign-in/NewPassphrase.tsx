@@ -11,6 +11,7 @@ interface NewPassphraseProps {
 export const NewPassphrase = ({ label, value, onChange }: NewPassphraseProps) => (
   <TextField
     label={label}
+    name="passphrase"
     type="password"
     autoComplete="new-password"
     value={value}

@@ -12,6 +12,7 @@ import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Head, Page, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { EMPTY_PATTERNS, PatternPick, PatternPreview, usePatternCircuits } from './PatternPick.tsx';
 import { VehicleFields } from './VehicleFields.tsx';
 import { EMPTY_VEHICLE, readVehicle } from './vehicleForm.ts';
@@ -38,13 +39,21 @@ export function NewVehiclePage() {
       void navigate(`/vehicles/${detail.vehicle.id}`);
     },
   });
+  const enter = () => {
+    setTried(true);
+    if (!entry) return;
+    const own = id === '' ? newId() : id;
+    setId(own);
+    create.mutate({ body: { id: own, vehicle: entry, circuits: circuits as HydraulicsEntry[] } });
+  };
   return (
     <Page>
       <Stack $gap={16}>
         <Head>New vehicle</Head>
         <Columns $left="1fr" $right="1fr">
-          <Stack $gap={16}>
+          <RecordForm saves={[create]} onSend={enter}>
             <VehicleFields
+              under="vehicle."
               draft={draft}
               onDraft={(next) => {
                 setId('');
@@ -54,24 +63,13 @@ export function NewVehiclePage() {
             />
             <SaveProblem save={create} />
             <div>
-              <PrimaryButton
-                isPending={create.isPending}
-                onPress={() => {
-                  setTried(true);
-                  if (!entry) return;
-                  const own = id === '' ? newId() : id;
-                  setId(own);
-                  create.mutate({
-                    body: { id: own, vehicle: entry, circuits: circuits as HydraulicsEntry[] },
-                  });
-                }}
-              >
+              <PrimaryButton type="submit" isPending={create.isPending}>
                 {circuits.length === 0
                   ? 'Enter the vehicle'
                   : `Enter the vehicle with ${circuits.length === 1 ? '1 circuit' : `${circuits.length} circuits`}`}
               </PrimaryButton>
             </div>
-          </Stack>
+          </RecordForm>
           <Stack $gap={16}>
             <Sheet>
               <PatternPick kind={draft.kind} draft={patterns} onDraft={setPatterns} />

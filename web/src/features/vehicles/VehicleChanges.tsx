@@ -15,6 +15,7 @@ import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx'
 import { Dialog } from '../../design/Dialog.tsx';
 import { TextField } from '../../design/fields.tsx';
 import { Fine, Line, Stack } from '../../design/layout.ts';
+import { RecordForm } from '../../design/RecordForm.tsx';
 import { EMPTY_PATTERNS, PatternPick, PatternPreview, usePatternCircuits } from './PatternPick.tsx';
 import { VehicleFields } from './VehicleFields.tsx';
 import { draftOf, readVehicle } from './vehicleForm.ts';
@@ -61,9 +62,21 @@ export function EditVehicleDialog({
       void navigate('/vehicles');
     },
   });
+  const save = () => {
+    setTried(true);
+    if (entry)
+      edit.mutate({
+        params: { vehicleId: vehicle.id },
+        body: {
+          version: vehicle.version,
+          ...entry,
+          ...(isSetBack ? { setBackBecause: setBackBecause.trim() } : {}),
+        },
+      });
+  };
   return (
     <Dialog title="What is known of this vehicle" isOpen onClose={onClose}>
-      <Stack $gap={14}>
+      <RecordForm saves={[edit]} onSend={save}>
         <VehicleFields draft={draft} onDraft={setDraft} errors={tried ? errors : {}} />
         {isSetBack ? (
           <TextField
@@ -75,20 +88,9 @@ export function EditVehicleDialog({
         <SaveProblem save={edit} onTakeTheirs={onClose} />
         <Line>
           <PrimaryButton
+            type="submit"
             isPending={edit.isPending}
             because={isSetBack && setBackBecause.trim() === '' ? 'Say why the distance is set back.' : null}
-            onPress={() => {
-              setTried(true);
-              if (entry)
-                edit.mutate({
-                  params: { vehicleId: vehicle.id },
-                  body: {
-                    version: vehicle.version,
-                    ...entry,
-                    ...(isSetBack ? { setBackBecause: setBackBecause.trim() } : {}),
-                  },
-                });
-            }}
           >
             Save the details
           </PrimaryButton>
@@ -102,7 +104,7 @@ export function EditVehicleDialog({
         </Line>
         <Fine>A vehicle that has jobs or services is kept: records hang on it.</Fine>
         <SaveProblem save={{ ...remove, variables: undefined }} />
-      </Stack>
+      </RecordForm>
     </Dialog>
   );
 }

@@ -24,21 +24,25 @@ interface VehicleFieldsProps {
   readonly onDraft: (draft: VehicleDraft) => void;
   /** Shown once somebody tried to save. */
   readonly errors: VehicleErrors;
+  /** Where these fields lie in the request: "vehicle." or nowhere deeper. */
+  readonly under?: string;
 }
 
-export function VehicleFields({ draft, onDraft, errors }: VehicleFieldsProps) {
+export function VehicleFields({ draft, onDraft, errors, under = '' }: VehicleFieldsProps) {
   const set = (change: Partial<VehicleDraft>) => onDraft({ ...draft, ...change });
   return (
     <Stack $gap={12}>
       <Two>
         <TextField
           label="Vehicle name"
+          name={`${under}name`}
           value={draft.name}
           onChange={(name) => set({ name })}
           error={errors.name}
         />
         <TextField
           label="Plate"
+          name={`${under}plate`}
           value={draft.plate}
           onChange={(plate) => set({ plate: plate.slice(0, 20) })}
         />
@@ -58,6 +62,7 @@ export function VehicleFields({ draft, onDraft, errors }: VehicleFieldsProps) {
         />
         <TextField
           label="Maker’s fluid interval, months"
+          name={`${under}makerIntervalMonths`}
           value={draft.intervalMonths}
           onChange={(intervalMonths) => set({ intervalMonths })}
           error={errors.intervalMonths}
@@ -92,6 +97,7 @@ export function VehicleFields({ draft, onDraft, errors }: VehicleFieldsProps) {
       </div>
       <TextField
         label="What a colleague should know"
+        name={`${under}note`}
         multiline
         value={draft.note}
         onChange={(note) => set({ note })}
