@@ -228,6 +228,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeTakeOffs: none,
   judgeHoseFigures: none,
   isVouched: none,
+  endOn: none,
   judgeHoseOutside: none,
   knowingOf: none,
   withKnown: none,

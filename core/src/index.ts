@@ -200,7 +200,15 @@ export { CHECK_IDS, outcomesOf } from './condition/check.ts';
 export type { CheckAnswer, Diagnosis, DiagnosisFacts } from './condition/diagnose.ts';
 export { diagnose } from './condition/diagnose.ts';
 export type { EndKind, EndRefusal } from './fittings/seat.ts';
-export { END_FACTS, END_KINDS, endsFor, judgeFlareSeat, judgeSeat, refuseEnd } from './fittings/seat.ts';
+export {
+  END_FACTS,
+  END_KINDS,
+  endOn,
+  endsFor,
+  judgeFlareSeat,
+  judgeSeat,
+  refuseEnd,
+} from './fittings/seat.ts';
 export type { Seat } from './fittings/seatForm.ts';
 export { SEATS } from './fittings/seatForm.ts';
 export type { WrenchJudgement, WrenchSize } from './fittings/hexagon.ts';

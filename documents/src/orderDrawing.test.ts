@@ -25,6 +25,7 @@ const endOf = (geometry: ReturnType<typeof exampleBanjo>): OrderHose['endA'] => 
   family: geometry.family,
   neckAngle_rad: geometry.neckAngle_rad,
   gender: geometry.family === 'banjo' ? null : 'female',
+  kind: geometry.family === 'banjo' ? 'banjo' : 'femaleSwivel',
   takeOff_m: geometry.ferruleToApex_m + geometry.apexToPoint_m,
   beyondBend_m: geometry.apexToPoint_m,
 });

@@ -14,6 +14,7 @@ import {
   listOf,
   MATERIAL_NAMES,
   SEAT_NAMES,
+  END_WORDS,
 } from '@zephyrcombe/messages';
 import type { Mark, Place } from '@zephyrcombe/core';
 import { words } from '@zephyrcombe/core';
@@ -139,7 +140,11 @@ const freeLengthText = ({ freeLength_m, endA, endB }: OrderHose, write: Writer):
 /** An end in words, the same on the page and on paper. */
 export const endText = (end: OrderHose['endA'], write: Writer): string =>
   [
-    end.family === 'banjo' ? 'banjo' : `${end.gender === null ? '' : `${end.gender} `}threaded end`,
+    end.kind === null
+      ? end.family === 'banjo'
+        ? 'banjo'
+        : `${end.gender === null ? '' : `${end.gender} `}threaded end`
+      : END_WORDS[end.kind],
     end.neckAngle_rad === 0
       ? 'straight'
       : `bent ${write.angle(end.neckAngle_rad)}${end.family === 'banjo' ? ` ${BEND_PLANE_NAMES[end.bendPlane]}` : ''}`,

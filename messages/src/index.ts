@@ -91,6 +91,7 @@ export {
 export { CAUSE_WORDS, CHECK_WORDS, likelihoodText, outcomeText, SYMPTOM_WORDS } from './diagnosis.ts';
 export {
   END_NAMES,
+  END_WORDS,
   faultText,
   LAYOUT_NAMES,
   LAYOUT_WHEN,

@@ -63,6 +63,17 @@ export const END_NAMES: Readonly<Record<EndKind, string>> = {
   femaleBubble: 'Female end in its bracket, bubble flare',
 };
 
+/** In the middle of a line, as an order says it. */
+export const END_WORDS: Readonly<Record<EndKind, string>> = {
+  banjo: 'banjo',
+  femaleSwivel: 'female swivel',
+  maleScrewed: 'male end, turns with its hose',
+  invertedFlareNut: 'tube nut, inverted flare',
+  bubbleFlareNut: 'tube nut, bubble flare',
+  femaleInverted: 'female end for an inverted flare',
+  femaleBubble: 'female end for a bubble flare',
+};
+
 const oneSeat = (seat: Seat) => `${/^[aeiou]/.test(SEAT_NAMES[seat]) ? 'an' : 'a'} ${SEAT_NAMES[seat]}`;
 
 /** Why an end may not go on a port. */

@@ -1,5 +1,14 @@
 /** An order for hoses as a document that leaves the shop: `docs/formats/order.md`. As JSON. */
-import { assumedOfPort, freeHose, isVouched, needsClocking, SEATS } from '@zephyrcombe/core';
+import {
+  assumedOfPort,
+  END_FACTS,
+  END_KINDS,
+  endOn,
+  freeHose,
+  isVouched,
+  needsClocking,
+  SEATS,
+} from '@zephyrcombe/core';
 import { z } from 'zod';
 import { CalendarDate, Id, Length_m, Name } from '../entities/common.ts';
 import { AlongPartSchema, EndFittingSchema, HoseBuildSchema } from '../entities/hoseBuild.ts';
@@ -16,6 +25,8 @@ const { bore_m, outside_m, liner, braid, cover, tolerance_m, fixing } = HoseBuil
 
 const OrderEndSchema = EndFittingSchema.extend({
   ...EndGeometrySchema.pick({ family: true, neckAngle_rad: true }).shape,
+  /** Which kind of end, where the port that it goes on says it. */
+  kind: z.enum(END_KINDS).nullable(),
   /** Of the bolt through an eye, or of a threaded end. */
   thread: z.string().max(30).nullable(),
   /** What it goes on, in the shop's words. */
@@ -93,19 +104,26 @@ function assumedOfEnd(
   return assumed.length > 0 ? { assumed } : {};
 }
 
-const orderEnd = (own: HoseOfJob, end: 'endA' | 'endB', at: JointOfJob | null): OrderHose['endA'] => ({
-  ...buildOf(own)[end],
-  family: own.hose[end].family,
-  neckAngle_rad: own.hose[end].neckAngle_rad,
-  thread: at?.chosen.bolt?.thread ?? at?.port.thread ?? null,
-  at: at?.joint.name ?? '',
-  gender: own.hose[end].family === 'banjo' || !at ? null : at.port.gender === 'internal' ? 'male' : 'female',
-  seat: at?.port.seat ?? null,
-  hexagon_m: own.hose[end].family === 'banjo' ? null : (at?.joint.hexagon_m ?? null),
-  takeOff_m: Number((own.hose[end].ferruleToApex_m + own.hose[end].apexToPoint_m).toFixed(6)),
-  beyondBend_m: Number(own.hose[end].apexToPoint_m.toFixed(6)),
-  ...assumedOfEnd(own.hose[end], at),
-});
+function orderEnd(own: HoseOfJob, end: 'endA' | 'endB', at: JointOfJob | null): OrderHose['endA'] {
+  const { family } = own.hose[end];
+  const kind = at ? endOn(at.port, at.joint.seal, family) : null;
+  const thread =
+    kind === null ? (at?.port.gender === 'internal' ? 'external' : 'internal') : END_FACTS[kind].thread;
+  return {
+    ...buildOf(own)[end],
+    family,
+    kind,
+    neckAngle_rad: own.hose[end].neckAngle_rad,
+    thread: at?.chosen.bolt?.thread ?? at?.port.thread ?? null,
+    at: at?.joint.name ?? '',
+    gender: family === 'banjo' || !at || thread === null ? null : thread === 'external' ? 'male' : 'female',
+    seat: at?.port.seat ?? null,
+    hexagon_m: family === 'banjo' ? null : (at?.joint.hexagon_m ?? null),
+    takeOff_m: Number((own.hose[end].ferruleToApex_m + own.hose[end].apexToPoint_m).toFixed(6)),
+    beyondBend_m: Number(own.hose[end].apexToPoint_m.toFixed(6)),
+    ...assumedOfEnd(own.hose[end], at),
+  };
+}
 
 /** "2026-0007": the year in which the job was opened and its number. */
 export const orderNumber = ({ openedOn, number }: Pick<JobDetail['job'], 'openedOn' | 'number'>): string =>

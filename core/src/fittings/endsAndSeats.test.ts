@@ -1,7 +1,19 @@
+import type { SealKind } from '../joint/sealKind.ts';
+import { LENGTH_POINTS } from './end.ts';
+import type { Seat } from './seatForm.ts';
 import { SEATS } from './seatForm.ts';
 import { judgeWrench, WRENCH_SIZES, wrenchesFor } from './hexagon.ts';
 import type { PortFace } from './seat.ts';
-import { END_FACTS, END_KINDS, endsFor, judgeSeat, refuseEnd, judgeFlareSeat } from './seat.ts';
+import {
+  END_FACTS,
+  END_KINDS,
+  endOn,
+  endsFor,
+  hasPoint,
+  judgeSeat,
+  refuseEnd,
+  judgeFlareSeat,
+} from './seat.ts';
 
 const port = (gender: PortFace['gender'], seat: PortFace['seat']): PortFace => ({ gender, seat });
 const verdict = (hexagon_mm: number, wrench_mm: number) => {
@@ -80,5 +92,33 @@ test('a pipe with its own flare fits the seat that was cut for it, and no other'
     expect(judgeFlareSeat(seat, 'bubbleFlare').length).toBe(seat === 'bubbleFlare' ? 0 : 1);
     // What goes on no brake is said by M46, once.
     expect(judgeFlareSeat(seat, 'singleFlare')).toEqual([]);
+  }
+});
+
+// Common practice, no published source.
+test('the kind of a hose’s end follows from the port and how it seals', () => {
+  const on = (gender: 'internal' | 'external', seat: Seat, seal: SealKind, family: 'banjo' | 'threaded') =>
+    endOn({ gender, seat }, seal, family);
+  expect(on('internal', 'flatWasherFace', 'banjo', 'banjo')).toBe('banjo');
+  expect(on('internal', 'flatWasherFace', 'screwed', 'threaded')).toBe('maleScrewed');
+  expect(on('external', 'taperSeat', 'flare', 'threaded')).toBe('femaleSwivel');
+  expect(on('external', 'invertedFlare', 'flare', 'threaded')).toBe('femaleInverted');
+  // A tube nut is the end of a pipe: no hose seals there.
+  expect(on('internal', 'invertedFlare', 'flare', 'threaded')).toBeNull();
+  expect(on('internal', 'flatWasherFace', 'banjo', 'threaded')).toBeNull();
+});
+
+test('what an end is, is one table: its thread goes with its port, and a length is counted where it has a point', () => {
+  for (const kind of END_KINDS) {
+    const { port, family, thread, points, sealsBy } = END_FACTS[kind];
+    // Male into female: an end’s own thread is never that of its port.
+    if (thread !== null) expect(thread).not.toBe(port);
+    expect(sealsBy === 'washers').toBe(family === 'banjo');
+    expect(points.includes('eyeCentre')).toBe(family === 'banjo');
+    expect(points.includes('threadEnd')).toBe(family === 'threaded');
+  }
+  for (const point of LENGTH_POINTS) {
+    expect(hasPoint('banjo', point)).toBe(point !== 'threadEnd');
+    expect(hasPoint('threaded', point)).toBe(point !== 'eyeCentre');
   }
 });

@@ -1,4 +1,5 @@
 /** One hose length in the datum somebody else counts from. */
+import { hasPoint } from './seat.ts';
 import { angle, length } from '../calculation/quantity.ts';
 import type { Problem } from '../calculation/problem.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
@@ -106,8 +107,8 @@ export const endProblem = (end: EndGeometry, field: string): Problem | null =>
   ) ?? (end.neckAngle_rad < Math.PI ? null : { code: 'noSuchBend', field: `${field}.neckAngle_rad` });
 
 function pointProblem(end: EndGeometry, point: LengthPoint, field: string): Problem | null {
-  if (point === 'eyeCentre' && end.family !== 'banjo') return { code: 'noEyeOnThisEnd', field };
-  if (point === 'threadEnd' && end.family !== 'threaded') return { code: 'noThreadOnThisEnd', field };
+  if (!hasPoint(end.family, point))
+    return { code: point === 'eyeCentre' ? 'noEyeOnThisEnd' : 'noThreadOnThisEnd', field };
   return null;
 }
 

@@ -1,4 +1,5 @@
 /** What a port offers to seal against, and which end of a hose or pipe may go there. */
+import type { EndFamily, LengthPoint } from './end.ts';
 import type { Seat } from './seatForm.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { ThreadGender } from '../threads/thread.ts';
@@ -28,18 +29,45 @@ interface EndFacts {
   readonly sealsBy: 'washers' | 'washer' | 'cone' | 'flare';
   /** Whether it can be done up without turning the hose. */
   readonly swivels: boolean;
+  /** As an end of a hose; null: the end of a pipe. */
+  readonly family: EndFamily | null;
+  /** Its own thread; null where a bolt goes through it. */
+  readonly thread: ThreadGender | null;
+  /** Where a length may be counted from at this end; a pipe is counted along its middle. */
+  readonly points: readonly LengthPoint[];
 }
+
+const EYE = { family: 'banjo', thread: null, points: ['eyeCentre', 'behindNeck', 'ferruleFace'] } as const;
+const THREADED = { family: 'threaded', points: ['threadEnd', 'behindNeck', 'ferruleFace'] } as const;
+const NUT = { family: null, thread: 'external', points: [] } as const;
 
 /** Common practice, no published source. */
 export const END_FACTS: Readonly<Record<EndKind, EndFacts>> = {
-  banjo: { port: 'internal', seats: ['flatWasherFace'], seal: 'banjo', sealsBy: 'washers', swivels: true },
-  femaleSwivel: { port: 'external', seats: ['taperSeat'], seal: 'flare', sealsBy: 'cone', swivels: true },
+  banjo: {
+    port: 'internal',
+    seats: ['flatWasherFace'],
+    seal: 'banjo',
+    sealsBy: 'washers',
+    swivels: true,
+    ...EYE,
+  },
+  femaleSwivel: {
+    port: 'external',
+    seats: ['taperSeat'],
+    seal: 'flare',
+    sealsBy: 'cone',
+    swivels: true,
+    ...THREADED,
+    thread: 'internal',
+  },
   maleScrewed: {
     port: 'internal',
     seats: ['flatWasherFace', 'taperSeat'],
     seal: 'screwed',
     sealsBy: 'washer',
     swivels: false,
+    ...THREADED,
+    thread: 'external',
   },
   invertedFlareNut: {
     port: 'internal',
@@ -47,6 +75,7 @@ export const END_FACTS: Readonly<Record<EndKind, EndFacts>> = {
     seal: 'flare',
     sealsBy: 'flare',
     swivels: true,
+    ...NUT,
   },
   bubbleFlareNut: {
     port: 'internal',
@@ -54,6 +83,7 @@ export const END_FACTS: Readonly<Record<EndKind, EndFacts>> = {
     seal: 'flare',
     sealsBy: 'flare',
     swivels: true,
+    ...NUT,
   },
   femaleInverted: {
     port: 'external',
@@ -61,8 +91,18 @@ export const END_FACTS: Readonly<Record<EndKind, EndFacts>> = {
     seal: 'flare',
     sealsBy: 'flare',
     swivels: false,
+    ...THREADED,
+    thread: 'internal',
   },
-  femaleBubble: { port: 'external', seats: ['bubbleFlare'], seal: 'flare', sealsBy: 'flare', swivels: false },
+  femaleBubble: {
+    port: 'external',
+    seats: ['bubbleFlare'],
+    seal: 'flare',
+    sealsBy: 'flare',
+    swivels: false,
+    ...THREADED,
+    thread: 'internal',
+  },
 };
 
 export interface PortFace {
@@ -83,6 +123,14 @@ export function refuseEnd(port: PortFace, end: EndKind): EndRefusal | null {
   }
   return null;
 }
+
+/** The kind that a hose's end has to be, to seal so on this port; null where none of the family does. */
+export const endOn = (port: PortFace, seal: SealKind, family: EndFamily): EndKind | null =>
+  endsFor(port).find((end) => END_FACTS[end].seal === seal && END_FACTS[end].family === family) ?? null;
+
+/** Whether a length may be counted from there at an end of this family. */
+export const hasPoint = (family: EndFamily, point: LengthPoint): boolean =>
+  END_KINDS.some((end) => END_FACTS[end].family === family && END_FACTS[end].points.includes(point));
 
 /** The ends that a port takes. */
 export const endsFor = (port: PortFace): readonly EndKind[] =>

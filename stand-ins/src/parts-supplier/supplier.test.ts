@@ -21,6 +21,7 @@ const END = {
   knurled: false,
   supportWasher: false,
   gender: null,
+  kind: 'banjo',
   seat: 'flatWasherFace',
   hexagon_m: null,
   beyondBend_m: 0.016,
