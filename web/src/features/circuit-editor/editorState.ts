@@ -2,6 +2,8 @@
 import type { Hydraulics } from '@zephyrcombe/core';
 import { addComponent, connect } from '@zephyrcombe/core';
 import type { Body, ComponentKind, NewId } from '@zephyrcombe/core';
+import type { HistoryAction } from '../../app/history.ts';
+import { historyReducer } from '../../app/history.ts';
 
 export interface Selection {
   readonly kind: 'part' | 'joint' | 'line';
@@ -31,9 +33,6 @@ export type EditorAction =
   | { readonly type: 'lead'; readonly from: string | null }
   | { readonly type: 'load'; readonly circuit: Hydraulics };
 
-/** A drawing of sixty parts is a few dozen kilobytes; this many steps are remembered. */
-const MOST_STEPS = 200;
-
 export const startEditor = (circuit: Hydraulics): EditorState => ({
   circuit,
   past: [],
@@ -47,42 +46,16 @@ export function editorReducer(state: EditorState, action: EditorAction): EditorS
   switch (action.type) {
     case 'change': {
       if (action.circuit === state.circuit) return { ...state, leadingFrom: null };
-      const sameField = action.field !== undefined && action.field === state.field;
-      return {
-        circuit: action.circuit,
-        past: sameField ? state.past : [...state.past, state.circuit].slice(-MOST_STEPS),
-        future: [],
-        selection: still(action.circuit, action.select === undefined ? state.selection : action.select),
-        leadingFrom: null,
-        field: action.field ?? null,
-      };
+      const selection = action.select === undefined ? state.selection : action.select;
+      const { field } = action;
+      return stepped(
+        { ...state, selection },
+        { type: 'change', to: () => action.circuit, ...(field === undefined ? {} : { field }) },
+      );
     }
-    case 'undo': {
-      const circuit = state.past.at(-1);
-      if (!circuit) return state;
-      return {
-        ...state,
-        circuit,
-        past: state.past.slice(0, -1),
-        future: [state.circuit, ...state.future],
-        selection: still(circuit, state.selection),
-        leadingFrom: null,
-        field: null,
-      };
-    }
-    case 'redo': {
-      const [circuit, ...future] = state.future;
-      if (!circuit) return state;
-      return {
-        ...state,
-        circuit,
-        past: [...state.past, state.circuit],
-        future,
-        selection: still(circuit, state.selection),
-        leadingFrom: null,
-        field: null,
-      };
-    }
+    case 'undo':
+    case 'redo':
+      return stepped(state, action);
     case 'select':
       return { ...state, selection: action.selection, leadingFrom: null, field: null };
     case 'lead':
@@ -90,6 +63,22 @@ export function editorReducer(state: EditorState, action: EditorAction): EditorS
     case 'load':
       return startEditor(action.circuit);
   }
+}
+
+/** A step forward or back, with what is still there of what was selected. */
+function stepped(state: EditorState, action: HistoryAction<Hydraulics>): EditorState {
+  const { circuit: now, past, future, field } = state;
+  const before = { now, past, future, field };
+  const after = historyReducer(before, action);
+  if (after === before) return state;
+  return {
+    circuit: after.now,
+    past: after.past,
+    future: after.future,
+    field: after.field,
+    selection: still(after.now, state.selection),
+    leadingFrom: null,
+  };
 }
 
 /** A selection of something that is gone is no selection. */

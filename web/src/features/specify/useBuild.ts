@@ -4,6 +4,7 @@ import { buildFacts, hoseCautions, isClosed } from '@zephyrcombe/contract';
 import type { Caution, FreeHose, HoseBuild, PlaceFault, SuggestedBuild } from '@zephyrcombe/core';
 import { contactsOf, freeHose, inOrder, kept, placeFaults, suggestBuild } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
+import { historyReducer, startHistory } from '../../app/history.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import type { KeptRoute } from '../route/job/HoseRoute.tsx';
 
@@ -23,8 +24,6 @@ export interface BuildAtHand {
   readonly clear: () => void;
 }
 
-const MOST_STEPS_BACK = 60;
-
 /** Labels follow their ferrule when an end or the length changes; what somebody put in its place stays, and is told. */
 const settled = (along: HoseBuild['along'], free: FreeHose): HoseBuild['along'] =>
   along.map((part) =>
@@ -34,7 +33,7 @@ const settled = (along: HoseBuild['along'], free: FreeHose): HoseBuild['along'] 
 export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): BuildAtHand {
   const { hose, fitted } = own;
   const [draft, setDraft, clear] = useDraft<HoseBuild | null>(`build.${detail.job.id}.${hose.hoseId}`, null);
-  const [past, setPast] = useState<readonly (HoseBuild | null)[]>([]);
+  const [steps, setSteps] = useState(() => startHistory<HoseBuild | null>(draft));
   const { scene } = route;
   const contacts = useMemo(() => (scene === null ? [] : contactsOf(scene)), [scene]);
   const suggested = suggestBuild(
@@ -56,7 +55,6 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
   const isUnknown = hose.build === null && isClosed(detail.job);
   const known = draft ?? hose.build ?? suggested.build;
   const build = { ...known, along: isUnknown ? [] : settled(known.along, free) };
-  const before = past.at(-1);
   const faults = placeFaults(build.along, free);
   return {
     build,
@@ -68,19 +66,21 @@ export function useBuild(detail: JobDetail, own: HoseOfJob, route: KeptRoute): B
     cautions: hoseCautions(detail, own, build),
     draft,
     change: (next) => {
-      setPast((steps) => [...steps.slice(-MOST_STEPS_BACK), draft]);
-      setDraft({ ...build, ...next, along: inOrder(next.along ?? build.along) });
+      const to = { ...build, ...next, along: inOrder(next.along ?? build.along) };
+      setSteps(historyReducer({ ...steps, now: draft }, { type: 'change', to: () => to }));
+      setDraft(to);
     },
     back:
-      before === undefined
+      steps.past.length === 0
         ? null
         : () => {
-            setPast((steps) => steps.slice(0, -1));
-            if (before === null) clear();
-            else setDraft(before);
+            const back = historyReducer({ ...steps, now: draft }, { type: 'undo' });
+            setSteps(back);
+            if (back.now === null) clear();
+            else setDraft(back.now);
           },
     clear: () => {
-      setPast([]);
+      setSteps(startHistory<HoseBuild | null>(null));
       clear();
     },
   };

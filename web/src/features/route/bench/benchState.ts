@@ -2,6 +2,8 @@
 import { readCorner } from '@zephyrcombe/contract';
 import type { Corner, CornerHose, CornerPattern, RigPose } from '@zephyrcombe/core';
 import { axesOf, CORNER_PATTERNS, PATTERN_CORNERS } from '@zephyrcombe/core';
+import type { HistoryAction } from '../../../app/history.ts';
+import { historyReducer } from '../../../app/history.ts';
 
 /** What a pose map shows. */
 export const MAP_FIGURES = ['radius', 'room', 'slack'] as const;
@@ -39,7 +41,6 @@ export type RouteAction =
   | { readonly type: 'undo' }
   | { readonly type: 'redo' };
 
-const MOST_STEPS = 200;
 const INSTALLED: RigPose = { across: 0, down: 0 };
 
 const firstHose = ({ hoses }: Corner, wanted?: string): string =>
@@ -60,17 +61,8 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
   switch (action.type) {
     case 'change': {
       if (action.corner === state.corner) return state;
-      const isSame = action.field === state.field;
-      return {
-        ...state,
-        corner: action.corner,
-        hoseId: firstHose(action.corner, state.hoseId),
-        pose: inReach(action.corner, state.pose),
-        past: isSame ? state.past : [...state.past, state.corner].slice(-MOST_STEPS),
-        future: [],
-        field: action.field,
-        inHand: true,
-      };
+      const { corner, field } = action;
+      return { ...stepped(state, { type: 'change', to: () => corner, field }), inHand: true };
     }
     case 'edit': {
       const corner = action.edit(state.corner);
@@ -80,7 +72,7 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
     case 'load':
       return {
         ...startState(action.corner, action.pattern),
-        past: [...state.past, state.corner].slice(-MOST_STEPS),
+        past: stepped(state, { type: 'change', to: () => action.corner }).past,
       };
     case 'hose':
       return { ...state, hoseId: firstHose(state.corner, action.hoseId), field: null, inHand: false };
@@ -98,34 +90,29 @@ export function routeReducer(state: RouteState, action: RouteAction): RouteState
       return { ...state, pose: inReach(state.corner, action.pose) };
     case 'rest':
       return { ...state, field: null, inHand: false };
-    case 'undo': {
-      const before = state.past.at(-1);
-      if (!before) return state;
-      return back(state, before, state.past.slice(0, -1), [state.corner, ...state.future]);
-    }
-    case 'redo': {
-      const [next, ...future] = state.future;
-      if (!next) return state;
-      return back(state, next, [...state.past, state.corner], future);
-    }
+    case 'undo':
+    case 'redo':
+      return stepped(state, action);
   }
 }
 
-const back = (
-  state: RouteState,
-  corner: Corner,
-  past: readonly Corner[],
-  future: readonly Corner[],
-): RouteState => ({
-  ...state,
-  corner,
-  hoseId: firstHose(corner, state.hoseId),
-  pose: inReach(corner, state.pose),
-  past,
-  future,
-  field: null,
-  inHand: false,
-});
+/** A step forward or back, with the hose and the pose that are still there. */
+function stepped(state: RouteState, action: HistoryAction<Corner>): RouteState {
+  const { corner: now, past, future, field } = state;
+  const before = { now, past, future, field };
+  const after = historyReducer(before, action);
+  if (after === before) return state;
+  return {
+    ...state,
+    corner: after.now,
+    hoseId: firstHose(after.now, state.hoseId),
+    pose: inReach(after.now, state.pose),
+    past: after.past,
+    future: after.future,
+    field: after.field,
+    inHand: false,
+  };
+}
 
 /** The very same pose where it is: what is drawn of it is left alone then. */
 function inReach({ rig }: Corner, pose: RigPose): RigPose {
