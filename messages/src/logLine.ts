@@ -63,7 +63,7 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
   patternTaken: ({ cut_m }, { write }) => [cutWords(cut_m, write)],
   lineMade: ({ cut_m, made, cautions }, { write }) => [
     cutWords(cut_m, write),
-    made === true ? 'said to be made' : made === false && 'taken back',
+    made === true ? 'said to be made' : made === false ? 'taken back' : 'looked at',
     ...titlesOf(cautions, write),
   ],
   lengthTaken: ({ order_m }, { write }) => [order_m !== undefined && write.length(order_m)],

@@ -168,7 +168,7 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   routeJudged: 'Route judged',
   lineJudged: 'Hard line judged',
   patternTaken: 'Pattern of a hard line',
-  lineMade: 'Hard line made',
+  lineMade: 'Making of a hard line',
   lengthTaken: 'Order length taken',
   orderTermsSet: 'Order details',
   specified: 'Specified',

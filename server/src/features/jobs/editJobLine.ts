@@ -1,6 +1,7 @@
 /** Changes to one hard line of a job: its pattern, what was seen while it was made, and that it is made. */
 import { lineCautions, lineOfJob } from '@zephyrcombe/contract';
 import { lineFacts, lineMadeGate } from '@zephyrcombe/workshop';
+import { isDeepStrictEqual } from 'node:util';
 import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Caution } from '@zephyrcombe/core';
 import { developed } from '@zephyrcombe/core';
@@ -49,7 +50,9 @@ export async function editJobLine(
   );
   const cut = own.developed ? { cut_m: own.developed.cut_m } : {};
   if (changes.pattern) await log('patternTaken', { lineId, pattern: changes.pattern, ...cut });
-  if (changes.checks || made !== undefined)
+  // Sent with a pattern, what was seen before is nothing new.
+  const isLookedAt = changes.checks !== undefined && !isDeepStrictEqual(changes.checks, current.checks);
+  if (isLookedAt || made !== undefined)
     await log('lineMade', {
       lineId,
       checks: own.line.checks,

@@ -69,6 +69,17 @@ test('what nobody has said of its tube, bender and flares is asked for, not reco
   await job.done(job.makeLine({}, { cutAs_m: 0.413 }, {}, { line: straight, assumed: ['radius_m'] }));
 });
 
+test('a pattern that is kept with nothing seen of it is no making in the log', async () => {
+  const { checks } = await job.jobLine();
+  await job.done(job.editLine({ pattern: LINE_PATTERN, checks }));
+  await job.done(job.editLine({ checks: { ...checks, nuts: 2 } }));
+  const { lineId } = await job.jobLine();
+  const log = (await server.ask('GET', `/api/jobs/${job.id}/log?part=${lineId}&limit=200`)).json<{
+    items: LogEntry[];
+  }>();
+  expect(log.items.map(({ kind }) => kind)).toEqual(['patternTaken', 'lineMade']);
+});
+
 test('a figure that was only assumed and is said afterwards re-opens nothing that it does not touch', async () => {
   await job.done(job.makeLine({}, {}, {}, { assumed: ['flareA_m'] }));
   await job.done(job.job({ endsConfirmed: true }));
