@@ -2,8 +2,20 @@
 import type { Hydraulics, JoinedCircuits } from '@zephyrcombe/core';
 import { joinedCircuits } from '@zephyrcombe/core';
 import { namesInLine } from '@zephyrcombe/contract';
+import styled from 'styled-components';
 import { Label, Stack } from '../../design/layout.ts';
+import { PHONE } from '../../design/tokens.ts';
 import { CircuitDiagram } from './CircuitDiagram.tsx';
+
+/** On a phone it stays large enough to be read, and is moved sideways. */
+const Wide = styled.div`
+  ${PHONE} {
+    overflow-x: auto;
+    > svg {
+      width: 720px;
+    }
+  }
+`;
 
 interface JoinedDiagramProps {
   readonly joined: JoinedCircuits;
@@ -16,14 +28,17 @@ export function JoinedDiagram({ joined: { circuits, whole }, lengthText }: Joine
   );
   if (circuits.length === 1)
     return <CircuitDiagram circuit={whole} label={whole.name} lengthText={lengthText} />;
+  const label = namesInLine(circuits.map(({ name }) => name));
   return (
     <Stack $gap={6}>
-      <CircuitDiagram
-        circuit={whole}
-        label={namesInLine(circuits.map(({ name }) => name))}
-        lengthText={lengthText}
-        markOf={(lineId) => numberOf.get(lineId) ?? ''}
-      />
+      <Wide role="group" aria-label={`Drawing of ${label}`} tabIndex={0}>
+        <CircuitDiagram
+          circuit={whole}
+          label={label}
+          lengthText={lengthText}
+          markOf={(lineId) => numberOf.get(lineId) ?? ''}
+        />
+      </Wide>
       <Label>
         {circuits.map(({ name }, index) => `${index + 1}: ${name.toLowerCase()}`).join(', ')}. What they share
         is drawn once.
