@@ -470,7 +470,10 @@ export const ROUTES = {
     ...ADDRESSES.proveHose,
     summary: 'Record a proof test of a hose that was made up here',
     params: HoseParams,
-    body: ProofRecordSchema.omit({ by: true, byId: true, at: true }).extend({ version: Version }),
+    body: ProofRecordSchema.omit({ by: true, byId: true, at: true, of: true }).extend({
+      version: Version,
+      seen: SeenSchema,
+    }),
     reply: JobChangeSchema,
   }),
   checkKit: route({

@@ -2,6 +2,8 @@
 import type { Mark } from '@zephyrcombe/core';
 import { loop, words } from '@zephyrcombe/core';
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
+import { proofCautions } from '@zephyrcombe/contract';
+import { proofStanding } from '@zephyrcombe/workshop';
 import type { Writer } from '@zephyrcombe/messages';
 import type { Sheet } from './sheet.ts';
 
@@ -17,17 +19,19 @@ export const labelCode = (detail: JobDetail, { hose }: HoseOfJob, madeOn: string
 
 export function labelLines(
   detail: JobDetail,
-  { fitted, hose }: HoseOfJob,
+  own: HoseOfJob,
   madeOn: string,
   write: Writer,
 ): readonly string[] {
-  const { makeUp } = hose;
+  const { fitted, hose } = own;
+  // Nothing else lets a hose be called proved: not a proof that failed, nor one of another hose.
+  const isProved = proofCautions(hose).length === 0 && proofStanding(own).state !== 'passed';
   return [
     fitted.name,
     detail.vehicle.name,
     hose.order_m === null ? '' : write.length(hose.order_m),
     write.date(madeOn),
-    ...(hose.build?.madeHere ? [makeUp.proofs.length > 0 ? 'made up here, proved' : 'made up here'] : []),
+    ...(hose.build?.madeHere ? [isProved ? 'made up here, proved' : 'made up here'] : []),
   ].filter((line) => line !== '');
 }
 

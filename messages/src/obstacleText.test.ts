@@ -33,6 +33,11 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
     hose: 'Front hose',
     changes: [{ path: ['ordered', 'length_m'], before: 0.742, after: 0.76 }],
   },
+  changedSinceProved: {
+    code: 'changedSinceProved',
+    hose: 'Front hose',
+    changes: [{ path: ['clocking_rad'], before: 0, after: 0.6 }],
+  },
   boxNotCome: { code: 'boxNotCome' },
   boxNotOpened: { code: 'boxNotOpened', hose: 'Front hose' },
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },

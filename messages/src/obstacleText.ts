@@ -181,6 +181,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `What was accepted out of the box of ${obstacle.hose} is not what is ordered now: ${changesText(obstacle.changes, write)}.`,
         wayOut: 'Box: look at the hose again as it is ordered now, and decide anew, or send it back.',
       };
+    case 'changedSinceProved':
+      return {
+        what: `${obstacle.hose} was proved as another hose: ${changesText(obstacle.changes, write)}.`,
+        wayOut: 'Build: make it as it is specified now, and prove it again.',
+      };
     case 'boxNotCome':
       return {
         what: 'The hoses are ordered and have not come.',

@@ -5,6 +5,7 @@ export { boxFacts, boxStanding } from './approvals/box.ts';
 export { orderFacts } from './approvals/order.ts';
 export { cautionDigest, unanswered } from './approvals/reasons.ts';
 export { signatureFacts } from './approvals/signature.ts';
+export { proofFacts, proofStanding } from './approvals/proof.ts';
 export { specificationFacts } from './approvals/specification.ts';
 export type { Standing } from './approvals/standingOf.ts';
 export { standingOf } from './approvals/standingOf.ts';

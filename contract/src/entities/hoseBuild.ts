@@ -94,6 +94,8 @@ export const ProofRecordSchema = z.strictObject({
   medium: z.enum(PROOF_MEDIA),
   gauge: z.string().trim().min(1).max(120),
   tight: z.boolean(),
+  /** The hose that was proved; left out by books of before. */
+  of: ApprovalSchema.nullish(),
   by: Name,
   byId: Id.nullish(),
   at: Instant,

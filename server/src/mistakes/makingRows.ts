@@ -52,6 +52,14 @@ export const MAKING: readonly MistakeRow[] = [
         await job.done(job.offerUp());
         return job.said(job.handTight());
       },
+      'proved, and specified as another hose after it': async (job) => {
+        await madeHere(job);
+        await job.done(job.prove());
+        await job.done(job.step('dry'));
+        await job.done(job.specify({ clocking_rad: 0.6 }));
+        await job.done(job.offerUp());
+        return job.said(job.handTight());
+      },
       'with a reason, for what it is worth': async (job) => {
         await madeHere(job);
         await job.done(job.offerUp());

@@ -59,6 +59,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   levelAtMark: 'M79',
   portNotSeen: 'M102',
   notProved: 'M37',
+  changedSinceProved: 'M37',
 };
 
 export interface Said {

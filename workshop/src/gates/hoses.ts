@@ -4,6 +4,7 @@ import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zeph
 import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
 import { boxStanding } from '../approvals/box.ts';
 import { lengthStanding } from '../approvals/length.ts';
+import { proofStanding } from '../approvals/proof.ts';
 import { specificationStanding } from '../approvals/standing.ts';
 import { linesAtGate } from './lines.ts';
 import type { Obstacle } from './obstacle.ts';
@@ -59,7 +60,11 @@ function deliveryObstacles({ job }: JobDetail, { hose, fitted }: HoseOfJob): rea
 function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
   const { hose, fitted } = own;
   if (!buildOf(own).madeHere) return [...deliveryObstacles(detail, own), ...boxObstacles(detail, own)];
-  return proofCautions(hose).length > 0 ? [{ code: 'notProved', hose: fitted.name }] : [];
+  if (proofCautions(hose).length > 0) return [{ code: 'notProved', hose: fitted.name }];
+  const standing = proofStanding(own);
+  return standing.state === 'passed'
+    ? [{ code: 'changedSinceProved', hose: fitted.name, changes: standing.changes }]
+    : [];
 }
 
 /** Putting a joint on by hand, or tightening it: all hoses and hard lines that come to it. */

@@ -16,6 +16,7 @@ export type Obstacle =
   | { readonly code: 'boxUndecided'; readonly hose: string }
   | { readonly code: 'boxNotAsOrdered'; readonly hose: string }
   | { readonly code: 'changedSinceBox'; readonly hose: string; readonly changes: readonly Change[] }
+  | { readonly code: 'changedSinceProved'; readonly hose: string; readonly changes: readonly Change[] }
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'boxNotOpened'; readonly hose: string }
   /** Open by now, and what hoses were ordered by is still assumed. */

@@ -1,6 +1,7 @@
 /** How new hoses come into the hand between Specify and Fit: ordered and taken out of the box, or made up here and proved. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, proofCautions } from '@zephyrcombe/contract';
+import { proofStanding } from '../approvals/proof.ts';
 
 export const PARTS_STEPS = ['order', 'box', 'build'] as const;
 export type PartsStep = (typeof PARTS_STEPS)[number];
@@ -33,8 +34,10 @@ export function partsSteps(detail: JobDetail): readonly PartsProgress[] {
       step: 'build',
       of: made.length,
       done: made.filter(
-        ({ hose }) =>
-          hose.makeUp.steps.some(({ step }) => step === 'cap') && proofCautions(hose).length === 0,
+        (own) =>
+          own.hose.makeUp.steps.some(({ step }) => step === 'cap') &&
+          proofCautions(own.hose).length === 0 &&
+          proofStanding(own).state !== 'passed',
       ).length,
     },
   ];

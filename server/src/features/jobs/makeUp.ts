@@ -1,6 +1,7 @@
 /** Making a hose up in the shop: step by step in an order that is kept, and the test without which it is not fitted. */
 import type { MadeStep } from '@zephyrcombe/contract';
-import { makeUpStepsOf, partsOf, withCaps } from '@zephyrcombe/contract';
+import { hoseOfJob, makeUpStepsOf, partsOf, withCaps } from '@zephyrcombe/contract';
+import { proofFacts } from '@zephyrcombe/workshop';
 import { MAKE_UP_STEP_NAMES } from '@zephyrcombe/messages';
 import type { Caution, MakeUpStepKind } from '@zephyrcombe/core';
 import { judgeCut, judgeNut, judgeOlive, judgeStepOrder, proofFaults, stepsResting } from '@zephyrcombe/core';
@@ -8,7 +9,7 @@ import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { inTheWay, requireStopsAnswered, told } from './jobAction.ts';
+import { approved, inTheWay, requireAsSeen, requireStopsAnswered, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 type Step = Omit<MadeStep, 'by' | 'byId' | 'at'>;
@@ -108,12 +109,16 @@ export async function proveHose(
 ): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
   const { hose, build } = hoseMadeHere(action, hoseId);
-  const { version, ...test } = body;
+  const { version, seen, ...test } = body;
   requireVersion(hose, version);
   requireMay(person, 'approve');
   const done = hose.makeUp.steps.map((made) => made.step);
   requireStopsAnswered(judgeStepOrder(makeUpStepsOf(hose, build), done, 'proof'), [], person);
-  const proof = { ...test, by: person.name, byId: person.id, at: now.toISOString() };
+  const own = hoseOfJob(detail, hoseId);
+  const facts = own && proofFacts(own);
+  if (facts) requireAsSeen(seen, facts);
+  const of = facts && approved(action, facts);
+  const proof = { ...test, of, by: person.name, byId: person.id, at: now.toISOString() };
   const passed = proofFaults(test).length === 0;
   // Whatever came after an earlier proof rests on this one now.
   const others = hose.makeUp.steps.filter((own) => !['proof', 'dry', 'cap'].includes(own.step));

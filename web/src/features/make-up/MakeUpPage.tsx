@@ -1,4 +1,5 @@
 /** The build sheet of a hose made up here: one step after the other, in an order that cannot be got wrong, up to the proof test. */
+import { proofStanding } from '@zephyrcombe/workshop';
 import type { HoseOfJob, MadeStep } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, isClosed, makeUpStepsOf, proofCautions } from '@zephyrcombe/contract';
 import {
@@ -40,6 +41,7 @@ import { colour } from '../../design/tokens.ts';
 import { ClockingView } from '../../drawing/ClockingView.tsx';
 import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
 import { Cautions } from '../job/Cautions.tsx';
+import { ChangedSince } from '../job/ChangedSince.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { PartsSteps } from '../job/PartsSteps.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
@@ -152,6 +154,13 @@ function BuildList({ own }: { readonly own: HoseOfJob }) {
           {METAL_PAIR_NAMES[metalPair(build.endB.material)]} at B.
         </Fine>
         <Cautions cautions={proofCautions(hose)} />
+        <ChangedSince
+          approval={proof?.of}
+          standing={proofStanding(own)}
+          title="Changed since it was proved"
+          did="proved"
+          until="Until it is made as it is specified now, and proved again, it is not fitted."
+        />
         {proof ? (
           <Fine>
             Last proof: {write.quantity({ kind: 'pressure', value_SI: proof.pressure_Pa })} for{' '}

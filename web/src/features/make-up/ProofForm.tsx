@@ -1,4 +1,5 @@
 /** The proof test of a hose made up here: pressure, time, with what, at which gauge, and what was seen. */
+import { digestOf, proofFacts } from '@zephyrcombe/workshop';
 import type { HoseOfJob } from '@zephyrcombe/contract';
 import { may } from '@zephyrcombe/contract';
 import { PROOF_FAULT_NAMES, PROOF_MEDIUM_NAMES, whoMay } from '@zephyrcombe/messages';
@@ -108,6 +109,7 @@ export function ProofForm({ own }: { readonly own: HoseOfJob }) {
               params: { jobId: detail.job.id, hoseId: hose.hoseId },
               body: {
                 version: hose.version,
+                seen: digestOf(proofFacts(own)),
                 ...test,
                 typed: pressure.typed,
                 medium: typed.medium,
