@@ -25,6 +25,7 @@ export {
 export type { Misdelivery, Parcel, Quote, Supply, Confirmation } from './formats/supplier.ts';
 export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './formats/supplier.ts';
 export { billOfJob } from './specify/bill.ts';
+export { builtScene } from './specify/builtScene.ts';
 export type { AbandonRefusal, Opening } from './specify/opened.ts';
 export { openingOf, refuseAbandon, TELLS_OF_OPENING, ticksOfOpening } from './specify/opened.ts';
 export type { Parts } from './specify/partsOfJob.ts';

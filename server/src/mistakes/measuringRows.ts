@@ -146,6 +146,14 @@ const routed =
     await job.done(job.route(like, change));
     return job.said(job.specify());
   };
+/** Kept with the vehicle, and nothing of what was judged is kept with the job. */
+const routeAlone =
+  (change: (corner: Corner) => Corner, like = 'petrelle'): Play =>
+  async (job) => {
+    await job.lengthTaken();
+    await job.keepRoute(like, change);
+    return job.said(job.specify());
+  };
 const ownHose = (change: (hose: Corner['hoses'][number]) => Corner['hoses'][number]) => (corner: Corner) => ({
   ...corner,
   hoses: corner.hoses.map((hose, index) => (index === 0 ? change(hose) : hose)),
@@ -173,6 +181,15 @@ export const ROUTES: readonly MistakeRow[] = [
       'a route that bends too tightly': routed((corner) =>
         ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(withNothingNear(corner)),
       ),
+      'a tight route of the vehicle that nobody judged for the job': routeAlone((corner) =>
+        ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(withNothingNear(corner)),
+      ),
+      'a good route judged for the job, and a tight one in its place': async (job) => {
+        await job.lengthTaken();
+        await job.done(job.route('petrelle', withNothingNear));
+        await job.changeRoute((corner) => ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(corner));
+        return job.said(job.specify());
+      },
       'a good route, then a tight one': async (job) => {
         await job.lengthTaken();
         await job.done(job.route('petrelle', withNothingNear));

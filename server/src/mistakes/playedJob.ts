@@ -343,7 +343,19 @@ export class PlayedJob {
     });
   }
   /** The vehicle's own route of the hose, changed as the play wants it, judged and kept with the job. */
-  async route(like: string, change: (corner: Corner) => Corner): Promise<Reply> {
+  route = async (like: string, change: (corner: Corner) => Corner): Promise<Reply> =>
+    this.evidence({ kind: 'route', hoseId: this.hoseId, cornerId: await this.keepRoute(like, change) });
+  /** The first route of the vehicle, changed where it is kept. */
+  async changeRoute(change: (corner: Corner) => Corner): Promise<void> {
+    const at = `/api/vehicles/${this.vehicleId}/corners`;
+    const [kept] = (await this.ask('GET', at)).json<{ items: SavedCorner[] }>().items;
+    if (!kept) throw new Error('no route');
+    const body = { version: kept.version, corner: change(kept.corner) };
+    const saved = await this.ask('PUT', `${at}/${kept.id}`, body);
+    if (saved.statusCode !== 200) throw new Error(saved.body);
+  }
+  /** The same kept with the vehicle alone. */
+  async keepRoute(like: string, change: (corner: Corner) => Corner): Promise<string> {
     const { items } = (await this.ask('GET', `/api/vehicles/${demoId(like)}/corners`)).json<{
       items: SavedCorner[];
     }>();
@@ -362,8 +374,7 @@ export class PlayedJob {
       corner,
     });
     if (saved.statusCode !== 200) throw new Error(saved.body);
-    const kept = saved.json<{ items: SavedCorner[] }>().items.at(-1);
-    return this.evidence({ kind: 'route', hoseId: this.hoseId, cornerId: kept?.id });
+    return saved.json<{ items: SavedCorner[] }>().items.at(-1)?.id ?? '';
   }
   hardLine = (build: object = {}, checks: object = {}) =>
     this.evidence({

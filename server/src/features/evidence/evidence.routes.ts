@@ -20,15 +20,13 @@ import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 import { EVIDENCE_KINDS } from './keptEvidence.ts';
+import { STEPS } from './keptRoute.ts';
 
 interface Judged {
   readonly kind: LogKind;
   readonly detail: Record<string, unknown>;
   readonly cautions: readonly Caution[];
 }
-
-/** Poses each way, as many as the screen tries. */
-const STEPS = 9;
 
 const refuse = (problem: Problem): never => {
   throw new AppProblem('no-answer', { detail: problemText(problem, createWriter(METRIC)) });

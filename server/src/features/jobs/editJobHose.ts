@@ -8,8 +8,15 @@ import {
   specificationCautions,
   tapeSetting,
 } from '@zephyrcombe/contract';
-import { boughtGate, lengthFacts, lengthStanding, specificationFacts } from '@zephyrcombe/workshop';
+import {
+  boughtGate,
+  cautionDigest,
+  lengthFacts,
+  lengthStanding,
+  specificationFacts,
+} from '@zephyrcombe/workshop';
 import { ALONG_NAMES, createWriter, problemText } from '@zephyrcombe/messages';
+import type { Caution } from '@zephyrcombe/core';
 import { freeHose, inOrder, orderLength, placeFaults } from '@zephyrcombe/core';
 import { requireMay } from '../../http/access.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -18,6 +25,7 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import { keepEnds } from '../ends/endSheets.ts';
 import type { JobAction } from './jobAction.ts';
 import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
+import { routeCautions } from '../evidence/keptRoute.ts';
 import { approved, requireAsSeen, requireStopsAnswered, requireWay, told } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
@@ -110,6 +118,10 @@ async function takeLength(
   await log('lengthTaken', { hoseId: hose.hoseId, order_m, overrides, cautions: told(cautions) });
 }
 
+const onceEach = (cautions: readonly Caution[]): readonly Caution[] => [
+  ...new Map(cautions.map((caution) => [cautionDigest(caution), caution])).values(),
+];
+
 interface Specifying {
   readonly seen: string | undefined;
   readonly overrides: readonly Override[];
@@ -130,11 +142,13 @@ async function specify(
   const length = lengthStanding(detail, hose);
   if (own && !takesLength && length.state === 'passed')
     requireWay([{ code: 'changedSinceMeasured', hose: own.fitted.name, changes: length.changes }], person);
+  // The kept route is tried with this very hose, and what somebody kept of it with the job is asked about too.
   const cautions = own
-    ? [
+    ? onceEach([
         ...specificationCautions(detail, { ...own, hose }),
+        ...(await routeCautions(models, detail, { ...own, hose }, transaction)),
         ...evidenceCautions(await keptEvidence(models, detail.job.id, transaction), 'routeJudged', hoseId),
-      ]
+      ])
     : [];
   requireStopsAnswered(cautions, overrides, person);
   await log('specified', {

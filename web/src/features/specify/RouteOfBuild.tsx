@@ -1,7 +1,9 @@
 /** What the kept route says of the hose as it is to be built: tried anew in a worker with every change. */
 import type { HoseOfJob } from '@zephyrcombe/contract';
+import { builtScene } from '@zephyrcombe/contract';
 import { problemText } from '@zephyrcombe/messages';
 import type { HoseBuild } from '@zephyrcombe/core';
+import { judgeHoseFigures } from '@zephyrcombe/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -12,7 +14,6 @@ import { Cautions } from '../job/Cautions.tsx';
 import type { KeptRoute } from '../route/job/HoseRoute.tsx';
 import { useProof } from '../route/job/useWindow.ts';
 import { poseText, REASON_WORDS, windowText } from '../route/words.ts';
-import { builtScene } from './builtScene.ts';
 
 interface RouteOfBuildProps {
   readonly own: HoseOfJob;
@@ -69,7 +70,7 @@ function Words({ own, build, route }: RouteOfBuildProps) {
           </p>
         </Notice>
       )}
-      <Cautions cautions={proof.cautions} />
+      <Cautions cautions={[...proof.cautions, ...judgeHoseFigures(scene.hose)]} />
     </Stack>
   );
 }

@@ -1,5 +1,5 @@
 /** The kept route with the hose as it is to be built: another bend, another length, what is on it where it is. */
-import type { JobHose } from '@zephyrcombe/contract';
+import type { JobHose } from '../entities/job.ts';
 import type { EndGeometry, HoseBuild, Scene } from '@zephyrcombe/core';
 import { fittedEnd } from '@zephyrcombe/core';
 
