@@ -49,3 +49,25 @@ test('a hard line is a job: its pattern is kept, it is made, and only then it go
   await page.getByRole('link', { name: 'Specify done' }).click();
   await expect(page.getByLabel('The tube as it was cut')).toHaveValue('1127 mm');
 });
+
+test('what is on a job that was given up is read and not changed: lists and buttons too', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  const [van] = await own.query<{ id: string }>(`SELECT id FROM vehicle WHERE name LIKE 'Tollan%'`);
+  await page.goto(`${own.address}/jobs/new?vehicle=${van?.id}`);
+  await page.getByText('Hard line, front left: make it anew').click();
+  await page.getByRole('button', { name: 'Start the job with 1 hard line' }).click();
+  await page.getByRole('button', { name: 'Abandon this job' }).click();
+  await page.getByLabel('Why it is given up').fill('The old pipe will do');
+  await page.getByRole('button', { name: 'Abandon it' }).click();
+  await expect(page.getByRole('heading', { name: /Abandoned .* by / })).toBeVisible();
+  await page.getByRole('link', { name: /^Measure/ }).click();
+  await expect(page.getByLabel('Leg 1, from end A')).toBeDisabled();
+  // Pressed all the same: a list that opens by a press does not ask the fieldset that it stands in.
+  await page.getByLabel('Legs are measured').click({ force: true });
+  await expect(page.getByRole('listbox')).toBeHidden();
+  for (const name of ['Add a bend', 'remove bend 1'])
+    await expect(page.getByRole('button', { name })).toBeDisabled();
+});

@@ -69,3 +69,8 @@ test('a clip that was taken off is gone from the route, one that was moved has m
     9,
   );
 });
+
+test('while nobody has said what is on it, all that the route holds it with is', () => {
+  const { hose: built } = builtScene(scene, { ...hose, order_m: 0.8 }, ends, null);
+  expect(built).toEqual({ ...scene.hose, length_m: 0.8 });
+});

@@ -167,6 +167,25 @@ const nearTo = (nature: Corner['keepOuts'][number]['nature']) => (corner: Corner
     .map((part) => ({ ...part, nature, gap_m: 0.4 })),
 });
 const withNothingNear = (corner: Corner) => ({ ...corner, keepOuts: [] });
+const tiedToTheBars = (corner: Corner) =>
+  ownHose((hose) => ({
+    ...hose,
+    // As supple as no hose is: nothing else stands against it.
+    leastRadius_m: 0.004,
+    clips: [
+      {
+        id: 'tie',
+        body: 'bars',
+        point_m: [
+          hose.start.port_m[0] + hose.start.outward[0] * 0.1,
+          hose.start.port_m[1] + hose.start.outward[1] * 0.1,
+          hose.start.port_m[2] + hose.start.outward[2] * 0.1,
+        ],
+        along: hose.start.outward,
+        at_m: 0.11,
+      },
+    ],
+  }))(withNothingNear(corner));
 const cleanRoute: Play = async (job) => {
   await job.lengthTaken();
   await job.done(job.route('petrelle', withNothingNear));
@@ -217,26 +236,9 @@ export const ROUTES: readonly MistakeRow[] = [
     id: 'M12',
     options: { like: 'wick', hose: 'Front hose' },
     paths: {
-      'tied to the bars of a long fork': routed(
-        (corner) =>
-          ownHose((hose) => ({
-            ...hose,
-            // As supple as no hose is: nothing else stands against it.
-            leastRadius_m: 0.004,
-            clips: [
-              {
-                id: 'tie',
-                body: 'bars',
-                point_m: [
-                  hose.start.port_m[0] + hose.start.outward[0] * 0.1,
-                  hose.start.port_m[1] + hose.start.outward[1] * 0.1,
-                  hose.start.port_m[2] + hose.start.outward[2] * 0.1,
-                ],
-                along: hose.start.outward,
-                at_m: 0.11,
-              },
-            ],
-          }))(withNothingNear(corner)),
+      'tied to the bars of a long fork': routed(tiedToTheBars, 'wick'),
+      'the same, judged by nobody, and nothing said of what is on the hose': routeAlone(
+        tiedToTheBars,
         'wick',
       ),
     },
@@ -251,7 +253,10 @@ export const ROUTES: readonly MistakeRow[] = [
   {
     id: 'M15',
     options: PETRELLE,
-    paths: { 'a hot part nearer than it may be': routed(nearTo('hot')) },
+    paths: {
+      'a hot part nearer than it may be': routed(nearTo('hot')),
+      'the same, judged by nobody': routeAlone(nearTo('hot')),
+    },
     clean: cleanRoute,
   },
   {

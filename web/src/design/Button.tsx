@@ -4,6 +4,7 @@ import { useId } from 'react';
 import type { ButtonProps as AriaButtonProps } from 'react-aria-components';
 import { Button as AriaButton } from 'react-aria-components';
 import styled, { css } from 'styled-components';
+import { useHeld } from './Held.tsx';
 import { PHONE, SIZE, colour } from './tokens.ts';
 
 const shape = css`
@@ -52,7 +53,11 @@ const WAITS = { onPress: () => undefined, type: 'button', 'data-pending': true }
 
 function SayingButton({ because = null, isQuiet = false, isPending = false, ...props }: ButtonProps) {
   const id = useId();
-  const held = because === null || because === '' ? {} : { isDisabled: true, 'aria-describedby': id };
+  const isHeld = useHeld();
+  const held =
+    because === null || because === ''
+      ? { isDisabled: isHeld }
+      : { isDisabled: true, 'aria-describedby': id };
   const button = <Base {...props} {...held} {...(isPending ? WAITS : {})} />;
   // The button stays the first child, so that it keeps the focus when the reason comes and goes.
   if (isQuiet)

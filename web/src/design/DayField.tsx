@@ -16,8 +16,9 @@ import {
   Popover,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { PlainButton } from './Button.tsx';
+import { TextButton } from './Button.tsx';
 import { FieldLabel, Wrong } from './fields.tsx';
+import { useHeld } from './Held.tsx';
 import { FONT, SIZE, colour } from './tokens.ts';
 
 const Box = styled(Group)`
@@ -98,7 +99,7 @@ const Month = styled(Calendar)`
 
 const Day = styled(CalendarCell)`
   width: 44px;
-  height: 44px;
+  height: 40px;
   display: grid;
   place-items: center;
   cursor: pointer;
@@ -133,6 +134,7 @@ function dayOf(text: string): CalendarDate | null {
 }
 
 export function DayField({ label, value, onChange, error, isDisabled }: DayFieldProps) {
+  const isHeld = useHeld();
   return (
     // Day, month, year, as the application writes them everywhere.
     <I18nProvider locale="en-GB">
@@ -140,7 +142,7 @@ export function DayField({ label, value, onChange, error, isDisabled }: DayField
         value={dayOf(value)}
         onChange={(day) => onChange(day?.toString() ?? '')}
         isInvalid={error !== null && error !== undefined}
-        isDisabled={isDisabled ?? false}
+        isDisabled={isHeld || (isDisabled ?? false)}
         validationBehavior="aria"
       >
         <FieldLabel>{label}</FieldLabel>
@@ -160,6 +162,9 @@ export function DayField({ label, value, onChange, error, isDisabled }: DayField
         <Wrong>{error}</Wrong>
         <Layer>
           <Dialog aria-label={label}>
+            <TextButton slot="close" onPress={() => onChange('')}>
+              no day
+            </TextButton>
             <Month>
               <header>
                 <Button slot="previous" aria-label="Month before">
@@ -172,9 +177,6 @@ export function DayField({ label, value, onChange, error, isDisabled }: DayField
               </header>
               <CalendarGrid>{(day) => <Day date={day} />}</CalendarGrid>
             </Month>
-            <PlainButton slot="close" onPress={() => onChange('')}>
-              No day
-            </PlainButton>
           </Dialog>
         </Layer>
       </DatePicker>

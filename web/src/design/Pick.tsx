@@ -2,6 +2,7 @@
 import { Button, ListBox, ListBoxItem, Popover, Select, SelectValue } from 'react-aria-components';
 import styled from 'styled-components';
 import { FieldLabel } from './fields.tsx';
+import { useHeld } from './Held.tsx';
 import { Unseen } from './layout.ts';
 import { colour } from './tokens.ts';
 
@@ -84,13 +85,14 @@ export function Pick<Value extends string>({
   isDisabled,
   hideLabel,
 }: PickProps<Value>) {
+  const isHeld = useHeld();
   return (
     <Select
       value={`${KEY}${value}`}
       onChange={(key) => {
         if (typeof key === 'string') onChange(key.slice(KEY.length) as Value);
       }}
-      isDisabled={isDisabled ?? false}
+      isDisabled={isHeld || (isDisabled ?? false)}
       placeholder="choose"
     >
       <FieldLabel>{hideLabel ? <Unseen>{label}</Unseen> : label}</FieldLabel>

@@ -3,24 +3,14 @@ import type { EvidenceEntry, LogKind } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
 import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Caution, Problem } from '@zephyrcombe/core';
-import {
-  developed,
-  gridOf,
-  judgeDonor,
-  judgeHoseFigures,
-  judgeLine,
-  METRIC,
-  proveRoute,
-  sceneOf,
-  solveScene,
-} from '@zephyrcombe/core';
+import { developed, judgeDonor, judgeHoseFigures, judgeLine, METRIC, sceneOf } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 import { EVIDENCE_KINDS } from './keptEvidence.ts';
-import { STEPS } from './keptRoute.ts';
+import { provedRoute } from './keptRoute.ts';
 
 interface Judged {
   readonly kind: LogKind;
@@ -60,9 +50,7 @@ async function judged(action: JobAction, entry: EvidenceEntry): Promise<Judged> 
   });
   const scene = row && sceneOf(row.corner, entry.hoseId);
   if (!row || !scene) throw fieldProblem('cornerId', 'noRouteOfHose');
-  const grid = gridOf(scene.rig, STEPS);
-  const proof = proveRoute(scene, grid, solveScene(scene, grid));
-  if (!proof.ok) return refuse(proof.problem);
+  const proof = provedRoute(scene, action.person);
   const { holds, reason, radius_m, room, chordRatio } = proof.value;
   return {
     kind: 'routeJudged',

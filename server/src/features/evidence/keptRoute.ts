@@ -1,22 +1,33 @@
 /** What the kept route of a hose says of it as it is specified: worked out here, whatever anybody has kept of it with the job. */
-import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
-import { buildOf, builtScene } from '@zephyrcombe/contract';
-import type { Caution } from '@zephyrcombe/core';
+import type { HoseOfJob, JobDetail, Person } from '@zephyrcombe/contract';
+import { builtScene } from '@zephyrcombe/contract';
+import type { Calculated, Caution, RouteProof, Scene } from '@zephyrcombe/core';
 import { gridOf, judgeHoseFigures, proveRoute, sceneOf, solveScene } from '@zephyrcombe/core';
+import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
+import { AppProblem } from '../../http/appProblem.ts';
 
 /** Poses each way, as many as the screen tries. */
-export const STEPS = 9;
+const STEPS = 9;
+
+/** @throws AppProblem `no-answer` where the scene cannot be solved: what nobody can tell is not fine. */
+export function provedRoute(scene: Scene, { units }: Person): Calculated<RouteProof> {
+  const grid = gridOf(scene.rig, STEPS);
+  const proof = proveRoute(scene, grid, solveScene(scene, grid));
+  if (!proof.ok)
+    throw new AppProblem('no-answer', { detail: problemText(proof.problem, createWriter(units)) });
+  return proof;
+}
 
 /** Nothing where no route of this hose is kept with the vehicle. */
 export async function routeCautions(
   { Corner }: Models,
   { vehicle }: JobDetail,
-  own: HoseOfJob,
+  { hose, fitted }: HoseOfJob,
+  person: Person,
   transaction: Transaction,
 ): Promise<readonly Caution[]> {
-  const { hose, fitted } = own;
   const rows = await Corner.findAll({
     where: { vehicleId: vehicle.id },
     order: [['position', 'ASC']],
@@ -24,8 +35,6 @@ export async function routeCautions(
   });
   const kept = rows.flatMap(({ corner }) => sceneOf(corner, hose.hoseId) ?? [])[0];
   if (!kept) return [];
-  const scene = builtScene(kept, hose, fitted, buildOf(own));
-  const grid = gridOf(scene.rig, STEPS);
-  const proof = proveRoute(scene, grid, solveScene(scene, grid));
-  return [...(proof.ok ? proof.cautions : []), ...judgeHoseFigures(kept.hose)];
+  const { cautions } = provedRoute(builtScene(kept, hose, fitted, hose.build), person);
+  return [...cautions, ...judgeHoseFigures(kept.hose)];
 }

@@ -146,7 +146,7 @@ async function specify(
   const cautions = own
     ? onceEach([
         ...specificationCautions(detail, { ...own, hose }),
-        ...(await routeCautions(models, detail, { ...own, hose }, transaction)),
+        ...(await routeCautions(models, detail, { ...own, hose }, person, transaction)),
         ...evidenceCautions(await keptEvidence(models, detail.job.id, transaction), 'routeJudged', hoseId),
       ])
     : [];

@@ -7,13 +7,13 @@ import { hardLineSheet } from '@zephyrcombe/documents';
 import type { FlareForm } from '@zephyrcombe/core';
 import { developed, isFlat } from '@zephyrcombe/core';
 import { useNavigate } from 'react-router';
-import styled from 'styled-components';
 import { isSending } from '../../api/isSending.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { usePerson, useWriter } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Held } from '../../design/Held.tsx';
 import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
@@ -24,13 +24,6 @@ import { Obstacles } from '../job/Obstacles.tsx';
 import { FileRow, paperNamed } from '../paper/FileRow.tsx';
 import { checksOf, readLine, requestOf, textsOf } from './lineState.ts';
 import { Drawn, LegsSheet, LineFigures, MakingSheet, TubeSheet } from './LineSheets.tsx';
-
-const Fields = styled.fieldset`
-  border: 0;
-  padding: 0;
-  margin: 0;
-  min-width: 0;
-`;
 
 type Texts = Readonly<Record<string, string>>;
 
@@ -98,9 +91,9 @@ function LineAtHand({ own, stage }: { readonly own: LineOfJob; readonly stage: L
             isLineDone={(line) => (isMeasured ? line.pattern !== null : isLineMade(detail, line))}
           />
           {/* What is typed into a closed job would be kept nowhere. */}
-          <Fields disabled={closed}>
+          <Held isHeld={closed}>
             {isMeasured ? <LegsSheet typed={typed} set={set} /> : <MakingSheet typed={typed} set={set} />}
-          </Fields>
+          </Held>
         </Stack>
         <Stack $gap={16}>
           <Sheet aria-live="polite">
@@ -117,9 +110,9 @@ function LineAtHand({ own, stage }: { readonly own: LineOfJob; readonly stage: L
               </Fine>
             )}
           </Sheet>
-          <Fields disabled={closed}>
+          <Held isHeld={closed}>
             <TubeSheet typed={typed} set={set} isNamed />
-          </Fields>
+          </Held>
           {pattern && made?.ok ? (
             <Sheet>
               <SheetTitle>On paper</SheetTitle>
