@@ -149,21 +149,13 @@ export {
 } from './formats/vehicleDocument.ts';
 export type { ApiProblemCode, FieldError, ProblemDetails } from './problems.ts';
 export { API_PROBLEM_CODES, PROBLEM_STATUS, ProblemDetailsSchema } from './problems.ts';
-export type {
-  AnswerOf,
-  BodyOf,
-  FileReply,
-  JsonRouteName,
-  ParamsOf,
-  QueryOf,
-  ReplyOf,
-  Route,
-  RouteName,
-} from './routes.ts';
+export type { AnswerOf, BodyOf, JsonRouteName, ParamsOf, QueryOf, ReplyOf, RouteName } from './routes.ts';
+export type { FileReply, Route } from './routes/route.ts';
 export { Id, Instant } from './entities/common.ts';
 export { oneLine, unprintableIn } from './entities/text.ts';
 export { ACTED_AT, ADDRESSES, addressOf } from './addresses.ts';
-export { MEDIA_TYPES, ROUTES } from './routes.ts';
+export { MEDIA_TYPES } from './routes/jobs.ts';
+export { ROUTES } from './routes.ts';
 export { dayIn, ownTimeZone, timeIn } from './shopTime.ts';
 export type { OrderFile } from './fileAddresses.ts';
 export {

@@ -1,7 +1,8 @@
 import type { Caution, CautionId, ParseFailure, Problem } from '@zephyrcombe/core';
 import { CAUTION_IDS, IMPERIAL, MEANINGS, METRIC, VEHICLE_CAUTIONS } from '@zephyrcombe/core';
 import { cautionText } from './cautions.ts';
-import { MEANING_NAMES, VEHICLE_CAUTION_TEXTS } from './names.ts';
+import { VEHICLE_CAUTION_TEXTS } from './names.ts';
+import { MEANING_NAMES } from './meanings.ts';
 import { parseFailureText, problemText } from './problems.ts';
 import { createWriter } from './writer.ts';
 

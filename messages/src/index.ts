@@ -62,7 +62,6 @@ export {
   LUBRICANT_NAMES,
   MAKE_UP_STEP_NAMES,
   MATERIAL_NAMES,
-  MEANING_NAMES,
   METAL_PAIR_NAMES,
   OUTFLOW_NAMES,
   POINT_NAMES,
@@ -110,3 +109,4 @@ export { changeText, obstacleText } from './obstacleText.ts';
 export { flaresText, partText } from './parts.ts';
 export { PROBLEM_TEXTS } from './apiProblems.ts';
 export { describeEntry } from './logLine.ts';
+export { MEANING_NAMES } from './meanings.ts';
