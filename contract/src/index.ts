@@ -119,6 +119,7 @@ export type {
   JobChange,
   JobDetail,
   JobHose,
+  KeptRoute,
   JobJoint,
   JobSummary,
   Override,

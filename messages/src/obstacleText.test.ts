@@ -86,6 +86,13 @@ test('a change is told by its place, in the reader’s units', () => {
   );
   const datum = { path: ['datum', 'endA'], before: 'eyeCentre', after: 'ferruleFace' };
   expect(changeText(datum, createWriter(METRIC))).toMatch(/^datum, end A: eye centre → ferrule/);
+  const routes = [
+    ['3f', '9c', 'the route kept with the vehicle: as it was → another one'],
+    ['none', '9c', 'the route kept with the vehicle: none → one is kept'],
+    ['3f', 'none', 'the route kept with the vehicle: as it was → none'],
+  ] as const;
+  for (const [before, after, text] of routes)
+    expect(changeText({ path: ['route'], before, after }, createWriter(METRIC))).toBe(text);
   const from = { path: ['endA', 'takeOffsFrom'], before: 'example', after: 'makersData' };
   expect(changeText(from, createWriter(METRIC))).toBe(
     'end A, where the take-offs come from: an example of ours → the maker’s sheet',

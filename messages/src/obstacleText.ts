@@ -67,6 +67,9 @@ function valueText(key: string, fact: Fact | null, write: Writer): string {
 /** "joint at end A, bolt, thread: M10×1.0 → M10×1.25". */
 export function changeText({ path, before, after }: Change, write: Writer): string {
   const key = path.at(-1) ?? '';
+  // Of a route only a mark is kept, which tells nobody anything.
+  if (key === 'route')
+    return `the route kept with the vehicle: ${before === 'none' ? 'none' : 'as it was'} → ${after === 'none' ? 'none' : before === 'none' ? 'one is kept' : 'another one'}`;
   const place = path.map((part) => PLACES[part] ?? fieldText(part)).join(', ');
   return `${place}: ${valueText(key, before, write)} → ${valueText(key, after, write)}`;
 }

@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { HydraulicsEntry, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
+import type { HydraulicsEntry, JobDetail, SavedCorner, VehicleDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, hydraulicsOf, kitOrderOf, nipplesOf } from '@zephyrcombe/contract';
 import type { Facts } from '@zephyrcombe/workshop';
 import {
@@ -338,6 +338,35 @@ describe('after the hose was specified', () => {
       } else expect(problemOf(anew).code).toBe('stop-not-answered');
     },
   );
+
+  test('a route changed after its hose was specified on it is asked for again; put back, nothing is', async () => {
+    const job = await specified();
+    const at = `/api/vehicles/${WICK}/corners`;
+    const change = async (leastRadius_m?: number) => {
+      const { items } = (await server.ask('GET', at)).json<{ items: SavedCorner[] }>();
+      const kept = items.find(({ corner }) => corner.hoses.some(({ id }) => id === HOSE));
+      if (!kept) throw new Error('no route of the hose');
+      const corner = structuredClone(kept.corner);
+      const was = corner.hoses.find(({ id }) => id === HOSE)?.leastRadius_m;
+      for (const hose of corner.hoses)
+        if (hose.id === HOSE && leastRadius_m !== undefined) hose.leastRadius_m = leastRadius_m;
+      good(await server.ask('PUT', `${at}/${kept.id}`, { version: kept.version, corner }));
+      return was;
+    };
+    good(await job.offerUp());
+    // Saved again as it was it is the same route.
+    const was = await change();
+    good(await job.handTight(1));
+    await change(0.3);
+    const refused = await job.handTight();
+    expect(obstacles(refused)).toEqual(['changedSinceSpecified']);
+    expect(refused.body).toContain('the route kept with the vehicle: as it was → another one');
+    expect(obstacles(await job.torque(1))).toEqual(['changedSinceSpecified']);
+    const stops = problemOf(await job.editHose({ specified: true })).cautions ?? [];
+    expect(stops.map(({ id }) => id)).toContain('M10');
+    await change(was);
+    good(await job.handTight());
+  });
 
   test('a reading struck out: it has no length any more', async () => {
     const job = await specified();

@@ -321,6 +321,10 @@ export const JobCircuitSchema = z.strictObject({
 });
 export type JobCircuit = z.infer<typeof JobCircuitSchema>;
 
+/** That the vehicle keeps a route of a hose; another mark once the route is another one. */
+export const KeptRouteSchema = z.strictObject({ hoseId: Id, mark: z.string() });
+export type KeptRoute = z.infer<typeof KeptRouteSchema>;
+
 /** Everything a job screen shows, in one reply: a phone at the wheel asks once. */
 export const JobDetailSchema = z.strictObject({
   job: JobSchema,
@@ -341,6 +345,8 @@ export const JobDetailSchema = z.strictObject({
   findings: z.array(FindingSchema),
   photos: z.array(PhotoSchema),
   traces: z.array(TraceSchema),
+  /** Of its hoses, those that the vehicle keeps; of a job that is closed, none. */
+  routes: z.array(KeptRouteSchema),
   /** In the order in which they were given. */
   reasons: z.array(ReasonSchema),
   /** The log tells that the brake was opened at some time, whatever is ticked now. */

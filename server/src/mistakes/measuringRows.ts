@@ -186,6 +186,11 @@ const tiedToTheBars = (corner: Corner) =>
       },
     ],
   }))(withNothingNear(corner));
+/** Whoever fits it is told what changed; whoever specifies it anew meets the stop. */
+async function fitsOrSpecifies(job: PlayedJob): ReturnType<Play> {
+  const fitted = job.handTight();
+  return (await fitted).body.includes('changedSinceSpecified') ? job.said(job.specify()) : job.said(fitted);
+}
 const cleanRoute: Play = async (job) => {
   await job.lengthTaken();
   await job.done(job.route('petrelle', withNothingNear));
@@ -208,6 +213,21 @@ export const ROUTES: readonly MistakeRow[] = [
         await job.done(job.route('petrelle', withNothingNear));
         await job.changeRoute((corner) => ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(corner));
         return job.said(job.specify());
+      },
+      'a good route when it was specified, and a tight one before it goes on': async (job) => {
+        await job.lengthTaken();
+        await job.keepRoute('petrelle', withNothingNear);
+        await job.done(job.specify());
+        await job.changeRoute((corner) => ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(corner));
+        return fitsOrSpecifies(job);
+      },
+      'specified with no route, and a tight one entered before it goes on': async (job) => {
+        await job.lengthTaken();
+        await job.done(job.specify());
+        await job.keepRoute('petrelle', (corner) =>
+          ownHose((hose) => ({ ...hose, leastRadius_m: 0.3 }))(withNothingNear(corner)),
+        );
+        return fitsOrSpecifies(job);
       },
       'a good route, then a tight one': async (job) => {
         await job.lengthTaken();

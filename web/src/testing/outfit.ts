@@ -229,6 +229,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
     findings: [],
     photos: [],
     traces: [],
+    routes: [],
     reasons: [],
     openedOnce: false,
     ...change,

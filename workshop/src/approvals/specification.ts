@@ -3,6 +3,7 @@ import type { HoseOfJob, JobDetail, Parts } from '@zephyrcombe/contract';
 import { orderDatumOf, partsOf } from '@zephyrcombe/contract';
 import type { Facts } from './facts.ts';
 import { factsOf } from './facts.ts';
+import { routeMark } from './route.ts';
 
 /** The port's own id may be written anew with the drawing; what it is does not change by that. */
 function portFacts({ ports, joints }: Parts, jointId: string): object {
@@ -23,7 +24,14 @@ function jointFacts(detail: JobDetail, jointId: string): object {
   };
 }
 
-export function specificationFacts(detail: JobDetail, { hose, fitted }: HoseOfJob): Facts {
+/** With the route of the vehicle, which the hose was tried on. */
+export const specificationFacts = (detail: JobDetail, own: HoseOfJob): Facts => ({
+  ...hoseFacts(detail, own),
+  route: routeMark(detail, own.hose.hoseId),
+});
+
+/** The hose alone, wherever it will lie. */
+export function hoseFacts(detail: JobDetail, { hose, fitted }: HoseOfJob): Facts {
   return factsOf({
     length_m: hose.order_m,
     endA: hose.endA,

@@ -18,7 +18,10 @@ export function standingOf(approval: Approval | null | undefined, now: Facts): S
     : { state: 'passed', changes: changesBetween(judged, asked) };
 }
 
-/** An approval that was given before the datum was one of its facts says nothing of it. */
+/** Facts that earlier approvals did not have. */
+const LATER: ReadonlySet<string> = new Set(['datum', 'route']);
+
+/** An approval that was given before one of its facts was kept says nothing of it. */
 function asFarAsJudged(judged: Fact | undefined, now: Fact): Fact {
   if (Array.isArray(now))
     return now.map((item: Fact, index) =>
@@ -28,7 +31,7 @@ function asFarAsJudged(judged: Fact | undefined, now: Fact): Fact {
   const before = typeof judged === 'object' && !Array.isArray(judged) ? (judged as Facts) : null;
   return Object.fromEntries(
     Object.entries(now)
-      .filter(([key]) => key !== 'datum' || before === null || 'datum' in before)
+      .filter(([key]) => !LATER.has(key) || before === null || key in before)
       .map(([key, fact]) => [key, asFarAsJudged(before?.[key], fact)]),
   );
 }

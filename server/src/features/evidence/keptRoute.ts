@@ -6,6 +6,7 @@ import { gridOf, judgeHoseFigures, proveRoute, sceneOf, solveScene } from '@zeph
 import { createWriter, problemText } from '@zephyrcombe/messages';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
+import { keptCorners } from '../corners/keptCorners.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 
 /** Poses each way, as many as the screen tries. */
@@ -22,17 +23,13 @@ export function provedRoute(scene: Scene, { units }: Person): Calculated<RoutePr
 
 /** Nothing where no route of this hose is kept with the vehicle. */
 export async function routeCautions(
-  { Corner }: Models,
+  models: Models,
   { vehicle }: JobDetail,
   { hose, fitted }: HoseOfJob,
   person: Person,
   transaction: Transaction,
 ): Promise<readonly Caution[]> {
-  const rows = await Corner.findAll({
-    where: { vehicleId: vehicle.id },
-    order: [['position', 'ASC']],
-    transaction,
-  });
+  const rows = await keptCorners(models, [vehicle.id], transaction);
   const kept = rows.flatMap(({ corner }) => sceneOf(corner, hose.hoseId) ?? [])[0];
   if (!kept) return [];
   const { cautions } = provedRoute(builtScene(kept, hose, fitted, hose.build), person);

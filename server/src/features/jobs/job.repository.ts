@@ -1,9 +1,12 @@
 import type { BleedRow, Circuit, Job, JobDetail } from '@zephyrcombe/contract';
-import { withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
+import { isClosed } from '@zephyrcombe/contract';
+import { keptRoutes, withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/database.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { bleedRowsOf } from '../bleeding/bleedEvents.ts';
+import type { CornerColumns } from '../corners/corner.model.ts';
+import { keptCorners } from '../corners/keptCorners.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 import type { JobParts } from './jobParts.ts';
@@ -45,6 +48,8 @@ export interface Surroundings {
   readonly circuits: readonly Circuit[];
   readonly runs: ReadonlyMap<string, readonly BleedRow[]>;
   readonly wrenches: JobDetail['wrenches'];
+  /** In the order of each vehicle. */
+  readonly corners: readonly Pick<CornerColumns, 'vehicleId' | 'corner'>[];
 }
 
 /** Tables that a circuit is drawn from. */
@@ -65,7 +70,10 @@ export async function surroundingsOf(
   const circuitIds = [
     ...new Set(parts.flatMap(({ scope }) => scope.flatMap((one) => (one.signed ? [] : [one.circuitId])))),
   ];
-  const [shop, vehicles, circuits, runs, wrenches] = await Promise.all([
+  const withHoses = jobs.filter(
+    (job, index) => !isClosed(toJob(job)) && (parts[index]?.hoses.length ?? 0) > 0,
+  );
+  const [shop, vehicles, circuits, runs, wrenches, corners] = await Promise.all([
     known && isKnown('shop')
       ? known.shop
       : models.Shop.findOne({ rejectOnEmpty: true, ...inside }).then((row) => row.get({ plain: true })),
@@ -93,8 +101,17 @@ export async function surroundingsOf(
           order: [['maximum_Nm', 'ASC']],
           ...inside,
         }).then((rows) => rows.map((row) => row.get({ plain: true }))),
+    known
+      ? known.corners
+      : withHoses.length === 0
+        ? []
+        : keptCorners(
+            models,
+            withHoses.map(({ vehicleId }) => vehicleId),
+            transaction,
+          ),
   ]);
-  return { shop, vehicles, circuits, runs, wrenches };
+  return { shop, vehicles, circuits, runs, wrenches, corners };
 }
 
 /** One job of those that `around` was read for, put together. */
@@ -123,5 +140,13 @@ export function detailOf(
     ...lists,
     bleedRuns: withBleedRows([], around.runs.get(row.id) ?? []),
     wrenches: around.wrenches,
+    routes: isClosed(row)
+      ? []
+      : [
+          ...keptRoutes(
+            around.corners.filter(({ vehicleId }) => vehicleId === row.vehicleId).map(({ corner }) => corner),
+            lists.hoses.map(({ hoseId }) => hoseId),
+          ),
+        ],
   });
 }

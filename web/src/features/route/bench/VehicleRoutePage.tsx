@@ -100,6 +100,8 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
     onSuccess: (reply) => {
       client.setQueryData(queryKey, reply);
       void client.invalidateQueries({ queryKey: vehicleQuery(vehicleId).queryKey });
+      // What was specified on this route may be asked for again.
+      void client.invalidateQueries({ queryKey: ['job'] });
       clearDraft();
       setRestored(false);
     },
@@ -108,6 +110,7 @@ function KeptCorner({ vehicleId, vehicleName, saved, hoses }: OnVehicle & { read
     mutationFn: (input) => call('removeCorner', input),
     onSuccess: (reply) => {
       client.setQueryData(queryKey, reply);
+      void client.invalidateQueries({ queryKey: ['job'] });
       clearDraft();
       void navigate(`/vehicles/${vehicleId}`);
     },
@@ -273,6 +276,7 @@ function NewCorner({ vehicleId, vehicleName, hoses }: OnVehicle) {
     onSuccess: (reply) => {
       client.setQueryData(cornersQuery(vehicleId).queryKey, reply);
       void client.invalidateQueries({ queryKey: vehicleQuery(vehicleId).queryKey });
+      void client.invalidateQueries({ queryKey: ['job'] });
       void navigate(`/vehicles/${vehicleId}/routes/${id}`, { replace: true });
     },
   });
