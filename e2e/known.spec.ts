@@ -45,7 +45,9 @@ test('an assumed thread proves different when the joint is opened, and the hose 
 
   // Specify: told at the joint, and not without a reason.
   await expect(
-    page.getByRole('img', { name: /^Section of the joint at Manifold, left:.*port only assumed$/ }),
+    page.getByRole('img', {
+      name: /^Section of the joint at Manifold, left:.*port only assumed, eye only assumed$/,
+    }),
   ).toBeVisible();
   await page.getByLabel(/^Clocking from the eye axis/).fill('0°');
   await page.getByRole('button', { name: /^Set clocking/ }).click();
@@ -66,6 +68,7 @@ test('an assumed thread proves different when the joint is opened, and the hose 
   await expectAccessible(page);
   await opened.getByRole('button', { name: 'Something else is there' }).click();
   await choose(opened.getByLabel('Thread that is there'), 'M10×1.25');
+  await opened.getByLabel('Eye of the new hose, measured across its faces').fill('8 mm');
   await opened.getByRole('button', { name: 'It is M10×1.25, flat washer face' }).click();
   await expect(opened).toBeHidden();
   const passed = page.getByRole('note').filter({ hasText: 'Front left hose is not what was specified.' });

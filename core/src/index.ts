@@ -147,12 +147,13 @@ export type {
   Known,
   KnownFacts,
   Origin,
-  PortFact,
+  JointFact,
   WithKnown,
 } from './layout/known.ts';
 export {
-  assumedOfPort,
-  judgeAssumedPort,
+  assumedOfJoint,
+  judgeAssumedJoint,
+  unseenOfJoint,
   judgeHoseFigures,
   judgeHoseOutside,
   judgeTakeOffs,

@@ -187,8 +187,10 @@ function tickWords(told: Data, { detail }: Around): Words {
 }
 
 type PortFacts = NonNullable<ToldDetail<'portSeen'>['found']>;
-const portText = ({ thread, seat, depth_m }: PortFacts, write: Writer) =>
-  `${thread}, ${SEAT_NAMES[seat]}${depth_m === null ? '' : `, ${write.length(depth_m)} deep`}`;
+const portText = ({ thread, seat, depth_m, eyeThickness_m = null }: PortFacts, write: Writer) =>
+  `${thread}, ${SEAT_NAMES[seat]}${depth_m === null ? '' : `, ${write.length(depth_m)} deep`}${
+    eyeThickness_m === null ? '' : `, an eye of ${write.length(eyeThickness_m)}`
+  }`;
 
 /** What an opened port showed; what had been assumed of it where that was something else. */
 function portWords(before: PortFacts | undefined, found: PortFacts | undefined, write: Writer): Words {

@@ -196,11 +196,17 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       };
     case 'portNotSeen':
       return {
-        what: `Still assumed at ${obstacle.joint}: ${listOf(
+        what: `Not seen yet at ${obstacle.joint}: ${listOf(
           obstacle.facts.map((fact) => FACT_NAMES[fact]),
           'and',
         )}.`,
-        wayOut: 'It is open now: look into the port and say what is there.',
+        wayOut: `It is open now: ${listOf(
+          [
+            ...(obstacle.facts.some((fact) => fact !== 'eyeThickness_m') ? ['look into the port'] : []),
+            ...(obstacle.facts.includes('eyeThickness_m') ? ['measure the eye'] : []),
+          ],
+          'and',
+        )}, and say what is there.`,
       };
     case 'notProved':
       return {

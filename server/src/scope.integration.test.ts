@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, JobSummary, ProblemDetails, VehicleDetail } from '@zephyrcombe/contract';
 import { hydraulicsOf, jointOfJob, nipplesOf, partsOf, torqueOf } from '@zephyrcombe/contract';
 import { alsoFed, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
-import { assumedOfPort, HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { unseenOfJoint, HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from './demo/identity.ts';
 import { allSpecified } from './testing/specified.ts';
 import { freshFluid, signedService, tubeReading } from './testing/samples.ts';
@@ -431,7 +431,7 @@ test('front and rear of an ABS machine go from the start to the signature in one
     const at = jointOfJob(detail, jointId);
     if (!at) throw new Error('no joint');
     const { thread, gender, seat, depth_m } = at.port;
-    if (assumedOfPort(at.port).length > 0) {
+    if (unseenOfJoint(at.joint, at.port).length > 0) {
       expect(
         (await act(job, 'PATCH', `/joints/${jointId}`, { version: at.chosen.version, handTight: true }))
           .statusCode,
@@ -446,6 +446,7 @@ test('front and rear of an ABS machine go from the start to the signature in one
           gender,
           seat,
           depth_m,
+          eyeThickness_m: at.joint.eyeThickness_m,
         }),
       );
     }

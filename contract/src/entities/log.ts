@@ -31,6 +31,7 @@ const PortFacts = z.looseObject({
   thread: z.string(),
   seat: z.enum(SEATS),
   depth_m: z.number().nullable(),
+  eyeThickness_m: z.number().nullable().optional(),
 });
 const scope = { circuits: names, hoses: names, lines: names.optional() };
 const ticks = z.looseObject({});

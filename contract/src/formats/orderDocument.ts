@@ -1,6 +1,6 @@
 /** An order for hoses as a document that leaves the shop: `docs/formats/order.md`. As JSON. */
 import {
-  assumedOfPort,
+  assumedOfJoint,
   END_FACTS,
   END_KINDS,
   endOn,
@@ -42,7 +42,7 @@ const OrderEndSchema = EndFittingSchema.extend({
   /** Of which from the bend to the sealing point. */
   beyondBend_m: z.number().min(0).max(0.4),
   /** What of it nobody has seen on the vehicle or read from a maker's sheet; left out where all of it is known. */
-  assumed: z.array(z.enum(['thread', 'seat', 'depth_m', 'takeOff'])).optional(),
+  assumed: z.array(z.enum(['thread', 'seat', 'depth_m', 'eyeThickness_m', 'takeOff'])).optional(),
 });
 
 const OrderHoseSchema = z.strictObject({
@@ -98,7 +98,7 @@ function assumedOfEnd(
   at: JointOfJob | null,
 ): Pick<OrderHose['endA'], 'assumed'> {
   const assumed = [
-    ...(at ? assumedOfPort(at.port) : []),
+    ...(at ? assumedOfJoint(at.joint, at.port) : []),
     ...(isVouched(end.takeOffsFrom) ? [] : ['takeOff' as const]),
   ];
   return assumed.length > 0 ? { assumed } : {};

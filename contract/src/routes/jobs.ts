@@ -23,7 +23,7 @@ import { MISDELIVERIES } from '../formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from '../entities/hoseBuild.ts';
 import { SeenSchema } from '../entities/approval.ts';
 import { ToldCautionSchema } from '../problems.ts';
-import { MOST_CIRCUITS, PortSchema } from '../entities/vehicle.ts';
+import { JointSchema, MOST_CIRCUITS, PortSchema } from '../entities/vehicle.ts';
 import { TraceSchema, TracingSchema } from '../entities/trace.ts';
 import { EvidenceEntrySchema } from '../entities/evidence.ts';
 import { LineChecksSchema, LinePatternSchema } from '../entities/line.ts';
@@ -236,7 +236,7 @@ export const JOB_ROUTES = {
   }),
   seePort: route({
     ...ADDRESSES.seePort,
-    summary: 'What the port of a joint shows: thread, seat and depth, seen or measured on the vehicle',
+    summary: 'What an opened joint shows: thread, seat and depth of its port, thickness of its eyes',
     params: z.strictObject({ jobId: Id, jointId: Id }),
     body: z.strictObject({
       /** Of the circuit. */
@@ -247,6 +247,8 @@ export const JOB_ROUTES = {
       seat: PortSchema.shape.seat,
       /** Null where it was not measured. */
       depth_m: PortSchema.shape.depth_m,
+      /** Of the new hose, measured; left out or null where nobody did: it stays as it was. */
+      eyeThickness_m: JointSchema.shape.eyeThickness_m.optional(),
     }),
     reply: JobChangeSchema,
   }),

@@ -14,7 +14,7 @@ import {
   convertLength,
   eyesOn,
   governingTorque,
-  judgeAssumedPort,
+  judgeAssumedJoint,
   judgeBoltThread,
   judgeBuild,
   judgeClocking,
@@ -119,7 +119,7 @@ export function partsCautions(
   bolt: Bolt | null = chosen.bolt,
   washer: Washer | null = chosen.washer,
 ): readonly Caution[] {
-  const seat = [...judgeAssumedPort(port), ...judgeSeat(port, joint.seal)];
+  const seat = [...judgeAssumedJoint(joint, port), ...judgeSeat(port, joint.seal)];
   if (!bolt || !washer) return seat;
   const stack =
     joint.eyeThickness_m === null

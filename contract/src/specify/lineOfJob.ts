@@ -1,6 +1,6 @@
 /** One hard line of a job with what stands at its two ends: the same on the screen, on paper and on the server. */
 import type { Caution, Developed, LineMade } from '@zephyrcombe/core';
-import { developed, judgeAssumedPort, judgeFlareSeat, judgeLine } from '@zephyrcombe/core';
+import { developed, judgeAssumedJoint, judgeFlareSeat, judgeLine } from '@zephyrcombe/core';
 import type { JobDetail } from '../entities/job.ts';
 import type { JobLine } from '../entities/line.ts';
 import type { Hose } from '../entities/vehicle.ts';
@@ -44,7 +44,7 @@ export function lineCautions({ line, a, b, developed: made }: LineOfJob): readon
     ...judgeLine(pattern.build, made, checks),
     ...ends.flatMap(([at, form]) =>
       at
-        ? [...judgeAssumedPort(at.port), ...judgeFlareSeat(at.port.seat, form)].map((caution) => ({
+        ? [...judgeAssumedJoint(at.joint, at.port), ...judgeFlareSeat(at.port.seat, form)].map((caution) => ({
             ...caution,
             subject: at.joint.name,
           }))

@@ -4,19 +4,32 @@ import { isVouched, sealingPointOf } from '../fittings/end.ts';
 import type { HoseBuild } from '../hoseBuild/build.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { SceneHose } from '../route/sceneParts.ts';
-import type { HydraulicPort } from './hydraulics.ts';
-import type { PortFact } from './known.ts';
+import type { HydraulicJoint, HydraulicPort } from './hydraulics.ts';
+import type { JointFact } from './known.ts';
 import { isAssumed, ORDERED_BY, ORIGINS } from './known.ts';
 
-/** Figures of a port that a hose is ordered by and somebody only assumes. */
-export const assumedOfPort = (port: HydraulicPort): readonly PortFact[] =>
-  ORDERED_BY.filter((fact) => isAssumed(port, fact));
+/** A joint as far as its bolt is chosen by it. */
+type BoltedJoint = Pick<HydraulicJoint, 'seal' | 'eyeThickness_m' | 'known'>;
 
-/** M102 where a hose would be ordered by figures of a port that are only assumed. */
-export function judgeAssumedPort(port: HydraulicPort): readonly Caution[] {
-  const facts = assumedOfPort(port);
+/** Figures of a joint that a hose and its bolts are ordered by, and somebody only assumes. */
+export const assumedOfJoint = (joint: BoltedJoint, port: HydraulicPort): readonly JointFact[] => [
+  ...ORDERED_BY.filter((fact) => isAssumed(port, fact)),
+  ...(joint.seal === 'banjo' && isAssumed(joint, 'eyeThickness_m') ? (['eyeThickness_m'] as const) : []),
+];
+
+/** What is to be looked at once the joint is open: the same, and an eye that nobody has entered. */
+export const unseenOfJoint = (joint: BoltedJoint, port: HydraulicPort): readonly JointFact[] => [
+  ...assumedOfJoint(joint, port),
+  ...(joint.seal === 'banjo' && joint.eyeThickness_m === null ? (['eyeThickness_m'] as const) : []),
+];
+
+/** M102 where a hose and its bolts would be ordered by figures of a joint that are only assumed. */
+export function judgeAssumedJoint(joint: BoltedJoint, port: HydraulicPort): readonly Caution[] {
+  const facts = assumedOfJoint(joint, port);
   if (facts.length === 0) return [];
-  const origins = facts.map((fact) => port.known?.[fact]?.origin ?? 'notSaid');
+  const origins = facts.map(
+    (fact) => (fact === 'eyeThickness_m' ? joint : port).known?.[fact]?.origin ?? 'notSaid',
+  );
   return [{ id: 'M102', evidence: { facts, from: ORIGINS.filter((origin) => origins.includes(origin)) } }];
 }
 

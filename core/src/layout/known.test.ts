@@ -4,11 +4,12 @@ import type { TakeOffSource } from '../fittings/end.ts';
 import { LENGTH_POINTS } from '../fittings/end.ts';
 import type { AlongPart } from '../hoseBuild/build.ts';
 import {
-  assumedOfPort,
-  judgeAssumedPort,
+  assumedOfJoint,
+  judgeAssumedJoint,
   judgeHoseFigures,
   judgeHoseOutside,
   judgeTakeOffs,
+  unseenOfJoint,
 } from './assumptions.ts';
 import { newComponent, newJoint, newLine } from './build.ts';
 import { changeJoint, changePort } from './edit.ts';
@@ -28,22 +29,37 @@ const circuit: Hydraulics = {
   joints: [joint],
   hoses: [newLine(newId(), 'hose', 'Hose', joint, joint, 0.6)],
 };
+const measuredEye = withKnown(joint, ['eyeThickness_m'], { how: 'measured' });
 const portOf = ({ ports }: Hydraulics) => ports[0] ?? port;
 
 test('a part that is put down is assumed from the pattern; what it leaves blank is unknown, not assumed', () => {
   expect(knowingOf(port, 'thread')).toEqual({ how: 'assumed', origin: 'pattern' });
   expect(knowingOf(port, 'depth_m')).toEqual({ how: 'unknown' });
   expect(knowingOf(joint, 'eyeThickness_m')).toEqual({ how: 'assumed', origin: 'pattern' });
-  expect(assumedOfPort(port)).toEqual(['thread', 'seat']);
-  expect(judgeAssumedPort(port)).toEqual([
-    { id: 'M102', evidence: { facts: ['thread', 'seat'], from: ['pattern'] } },
+  expect(assumedOfJoint(joint, port)).toEqual(['thread', 'seat', 'eyeThickness_m']);
+  expect(judgeAssumedJoint(joint, port)).toEqual([
+    { id: 'M102', evidence: { facts: ['thread', 'seat', 'eyeThickness_m'], from: ['pattern'] } },
   ]);
 });
 
 test('a figure that nobody has spoken for is assumed, and says so', () => {
   const { known: _known, ...bare } = { ...port, depth_m: 0.014 };
-  expect(assumedOfPort(bare)).toEqual(['thread', 'seat', 'depth_m']);
-  expect(judgeAssumedPort({ ...bare, known: null })).toMatchObject([{ evidence: { from: ['notSaid'] } }]);
+  expect(assumedOfJoint(measuredEye, bare)).toEqual(['thread', 'seat', 'depth_m']);
+  expect(judgeAssumedJoint(measuredEye, { ...bare, known: null })).toMatchObject([
+    { evidence: { from: ['notSaid'] } },
+  ]);
+});
+
+test('an eye that is assumed, or that nobody has entered, is to be measured; a joint without eyes has none', () => {
+  const seen = withKnown({ ...port, depth_m: 0.014 }, ['thread', 'seat', 'depth_m'], { how: 'seen' });
+  expect(judgeAssumedJoint(joint, seen)).toEqual([
+    { id: 'M102', evidence: { facts: ['eyeThickness_m'], from: ['pattern'] } },
+  ]);
+  expect(judgeAssumedJoint(measuredEye, seen)).toEqual([]);
+  expect(unseenOfJoint(measuredEye, seen)).toEqual([]);
+  const blank = { ...joint, eyeThickness_m: null };
+  expect([judgeAssumedJoint(blank, seen), unseenOfJoint(blank, seen)]).toEqual([[], ['eyeThickness_m']]);
+  expect(unseenOfJoint({ ...blank, seal: 'flare' }, seen)).toEqual([]);
 });
 
 test('who types another figure has seen it; the same figure typed again says nothing', () => {

@@ -86,4 +86,6 @@ export function typedOver<Part extends WithKnown>(before: Part, change: Partial<
 
 /** Figures of a port that a hose is ordered by. */
 export const ORDERED_BY = ['thread', 'seat', 'depth_m'] as const satisfies readonly Knowable[];
-export type PortFact = (typeof ORDERED_BY)[number];
+/** Figures of a joint that its bolt is chosen by: those of its port, and the eyes that the bolt goes through. */
+export const CHOSEN_BY = [...ORDERED_BY, 'eyeThickness_m'] as const satisfies readonly Knowable[];
+export type JointFact = (typeof CHOSEN_BY)[number];

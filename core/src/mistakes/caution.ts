@@ -12,7 +12,7 @@ import type { Pose } from '../measure/pose.ts';
 import type { TorquePart } from '../joint/torquePart.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Nature } from '../route/sceneParts.ts';
-import type { Origin, PortFact } from '../layout/known.ts';
+import type { JointFact, Origin } from '../layout/known.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
@@ -71,7 +71,7 @@ export interface CautionEvidence {
   M101: Record<never, never>;
   /** Figures that are only assumed, and what they rest on. */
   M102: {
-    readonly facts: readonly (PortFact | 'takeOff' | 'outside' | 'bendRadius')[];
+    readonly facts: readonly (JointFact | 'takeOff' | 'outside' | 'bendRadius')[];
     readonly from: readonly Origin[];
   };
   M104: Record<never, never>;

@@ -123,6 +123,12 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       hexagon_m: mm(14),
       torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', forBolt: null },
       furtherTorques: [],
+      known: {
+        eyeThickness_m:
+          joint.assumedFrom === undefined
+            ? { how: 'measured', ...WHEN_TAKEN_IN }
+            : { how: 'assumed', origin: joint.assumedFrom },
+      },
       version: 0,
     };
   });

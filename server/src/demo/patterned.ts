@@ -52,7 +52,7 @@ function measured(hydraulics: HydraulicsEntry, facts: Measured): HydraulicsEntry
       };
       return { ...part, ...figures, known: readOff(figures) };
     }),
-    // Ports that nobody has looked into are as the pattern assumes them.
+    // Ports that nobody has looked into, and their eyes, are as the pattern assumes them.
     ports: hydraulics.ports.map((port) => {
       const thread = byStart(facts.threads, port.name);
       return thread === undefined
@@ -62,7 +62,9 @@ function measured(hydraulics: HydraulicsEntry, facts: Measured): HydraulicsEntry
     joints: hydraulics.joints.map((joint) => {
       const thread = byStart(facts.threads, joint.name);
       return {
-        ...joint,
+        ...(thread === undefined
+          ? joint
+          : withKnown(joint, ['eyeThickness_m'], { how: 'measured', ...WHEN_TAKEN_IN })),
         hexagon_m: facts.hexagons_m[joint.seal],
         bolt: joint.bolt && thread !== undefined ? { ...joint.bolt, thread } : joint.bolt,
         torque: { ...joint.torque, source: 'vehicleMaker' as const, forBolt: joint.bolt?.material ?? null },

@@ -6,7 +6,7 @@ import { problemOf } from '../testing/testServer.ts';
 import { withClip } from './specifyingRows.ts';
 import type { PlayedJob } from './playedJob.ts';
 import type { MistakeRow, Play, Ports } from './play.ts';
-import { AS_DRAWN, BETWEEN_FERRULES, bolt, specified, withPorts } from './play.ts';
+import { AS_DRAWN, BETWEEN_FERRULES, bolt, specified, withJoints, withPorts } from './play.ts';
 
 // What was approved stays true or is opened again.
 const changedThen =
@@ -137,6 +137,7 @@ const ASSUMED: Ports = {
     seat: { how: 'assumed', origin: 'oldPart' },
   },
 };
+const ASSUMED_EYE = { known: { eyeThickness_m: { how: 'assumed', origin: 'pattern' } } } as const;
 const KNOWINGLY = [{ caution: 'M102' as const, reason: 'The same pump as on the sister vehicle.' }];
 /** Each port is assumed for a reason of its own. */
 async function assumedKnowingly(job: PlayedJob): Promise<void> {
@@ -176,6 +177,25 @@ export const KNOWING: readonly MistakeRow[] = [
         await job.specified();
         await job.done(job.offerUp());
         await job.done(job.draw(withPorts(ASSUMED)));
+        return job.said(job.handTight());
+      },
+      'ports seen, and the eye only the pattern’s': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.done(job.draw(withJoints(ASSUMED_EYE)));
+        return job.said((await job.lengthTaken()).specify());
+      },
+      'the eye assumed for a reason, and joined without measuring it': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.done(job.draw(withJoints(ASSUMED_EYE)));
+        await assumedKnowingly(job);
+        await job.done(job.seePort('A'));
+        return job.said(job.handTight());
+      },
+      'an eye that nobody has entered, and joined': async (job) => {
+        for (const end of ['A', 'B'] as const) await job.done(job.seePort(end));
+        await job.done(job.draw(withJoints({ eyeThickness_m: null })));
+        await job.specified();
+        await job.done(job.offerUp());
         return job.said(job.handTight());
       },
       'nobody said how it is known': async (job) => {

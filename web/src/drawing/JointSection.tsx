@@ -13,6 +13,8 @@ interface JointSectionProps {
   readonly label: string;
   /** What is at the port is only assumed: it is drawn broken, and said to be. */
   readonly isPortAssumed?: boolean;
+  /** So is the thickness of its eyes: how deep the bolt goes follows from it. */
+  readonly isEyeAssumed?: boolean;
 }
 
 const LABEL_WIDTH = 172;
@@ -29,6 +31,7 @@ export function JointSection({
   wantsText,
   label,
   isPortAssumed = false,
+  isEyeAssumed = false,
 }: JointSectionProps) {
   const [ref, width] = useWidth<HTMLDivElement>(420);
   const layout = sectionLayout(parts);
@@ -37,7 +40,10 @@ export function JointSection({
   // The drawing takes what the labels leave, and is never taller than it is useful.
   const scale = Math.min(6, (width - LABEL_WIDTH) / 34, 380 / layout.height);
   const axis = Math.max(16.5 * scale, (width - LABEL_WIDTH) / 2);
-  const height = layout.height * scale + 16;
+  const isAssumed = isPortAssumed || isEyeAssumed;
+  // Room for the words below the face of the port too, however small it is drawn.
+  const wordsBelow = isAssumed ? 86 : parts.portDepth_mm === null ? 69 : 52;
+  const height = Math.max(layout.height * scale + 16, 8 + layout.portFace * scale + wordsBelow);
   const y = (value: number) => 8 + value * scale;
   const box = (left: number, right: number, band: { readonly top: number; readonly bottom: number }) => ({
     x: axis + left * scale,
@@ -47,7 +53,9 @@ export function JointSection({
   });
   const radius = parts.boltDiameter_mm / 2;
   const ink = { stroke: colour('ink'), strokeWidth: 1.2 };
-  const port = isPortAssumed ? { ...ink, strokeDasharray: '5 4' } : ink;
+  const guessed = { ...ink, strokeDasharray: '5 4' };
+  const port = isPortAssumed ? guessed : ink;
+  const eyeLine = isEyeAssumed ? guessed : ink;
   const labelX = axis + 14 * scale;
   const shank = { top: layout.head.bottom, bottom: layout.boltTip };
   const bore = { top: Math.min(layout.washers[0]?.bottom ?? 0, layout.boltTip), bottom: layout.boltTip };
@@ -78,8 +86,8 @@ export function JointSection({
         ) : null}
         {layout.eyes.map((eye, index) => (
           <g key={`eye ${index}`}>
-            <rect {...box(-EYE_OUTER_mm, -radius - 0.1, eye)} fill={colour('paper')} {...ink} />
-            <rect {...box(radius + 0.1, EYE_OUTER_mm, eye)} fill={colour('paper')} {...ink} />
+            <rect {...box(-EYE_OUTER_mm, -radius - 0.1, eye)} fill={colour('paper')} {...eyeLine} />
+            <rect {...box(radius + 0.1, EYE_OUTER_mm, eye)} fill={colour('paper')} {...eyeLine} />
             <path
               d={`M${axis - EYE_OUTER_mm * scale} ${y(eye.top + 1.8)} H${axis - 16 * scale} M${axis - EYE_OUTER_mm * scale} ${y(eye.bottom - 1.8)} H${axis - 16 * scale}`}
               fill="none"
@@ -129,9 +137,9 @@ export function JointSection({
             bottom not checked
           </text>
         ) : null}
-        {isPortAssumed ? (
+        {isAssumed ? (
           <text x={labelX} y={y(layout.portFace) + 77} fontSize="12.5" fill={colour('caution')}>
-            port only assumed
+            {isPortAssumed && isEyeAssumed ? 'port and eye' : isPortAssumed ? 'port' : 'eye'} only assumed
           </text>
         ) : null}
       </svg>

@@ -158,6 +158,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
             bolt: bolt(name === 'master' ? 0.038 : 0.02),
             washer,
             eyeThickness_m: 0.008,
+            known: { eyeThickness_m: { how: 'measured' } },
             hexagon_m: null,
             torque: { minimum_Nm: 18, maximum_Nm: 21, source: 'hoseMaker', forBolt: null },
             furtherTorques: [],

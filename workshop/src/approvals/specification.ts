@@ -16,8 +16,10 @@ function portFacts({ ports, joints }: Parts, jointId: string): object {
 
 function jointFacts(detail: JobDetail, jointId: string): object {
   const own = detail.joints.find((joint) => joint.jointId === jointId);
+  const parts = partsOf(detail);
   return {
-    port: portFacts(partsOf(detail), jointId),
+    port: portFacts(parts, jointId),
+    eyeThickness_m: parts.joints.find(({ id }) => id === jointId)?.eyeThickness_m,
     ...(own
       ? { bolt: own.bolt, washer: own.washer, boltState: own.boltState, oldIsSwitch: own.oldIsSwitch }
       : {}),

@@ -19,7 +19,7 @@ export function standingOf(approval: Approval | null | undefined, now: Facts): S
 }
 
 /** Facts that earlier approvals did not have. */
-const LATER: ReadonlySet<string> = new Set(['datum', 'route']);
+const LATER: ReadonlySet<string> = new Set(['datum', 'route', 'eyeThickness_m']);
 
 /** An approval that was given before one of its facts was kept says nothing of it. */
 function asFarAsJudged(judged: Fact | undefined, now: Fact): Fact {

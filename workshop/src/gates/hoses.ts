@@ -1,7 +1,7 @@
 /** Gates that look at the hoses of a job: opening, fitting, tightening, signing. */
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
-import { assumedOfPort, judgeKit, KIT_VERDICTS } from '@zephyrcombe/core';
+import { judgeKit, KIT_VERDICTS, unseenOfJoint } from '@zephyrcombe/core';
 import { boxStanding } from '../approvals/box.ts';
 import { lengthStanding } from '../approvals/length.ts';
 import { proofStanding } from '../approvals/proof.ts';
@@ -80,7 +80,7 @@ export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle
 /** Whoever joins two parts has both in front of them: what was assumed of a port is seen by then. */
 function portObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] {
   const at = jointOfJob(detail, jointId);
-  const facts = at ? assumedOfPort(at.port) : [];
+  const facts = at ? unseenOfJoint(at.joint, at.port) : [];
   return at && facts.length > 0 ? [{ code: 'portNotSeen', joint: at.joint.name, facts }] : [];
 }
 

@@ -1,6 +1,6 @@
 /** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
 import type { LineSeen } from '@zephyrcombe/contract';
-import type { PortFact } from '@zephyrcombe/core';
+import type { JointFact } from '@zephyrcombe/core';
 import type { Change } from '../approvals/facts.ts';
 
 export type Obstacle =
@@ -20,7 +20,7 @@ export type Obstacle =
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'boxNotOpened'; readonly hose: string }
   /** Open by now, and what hoses were ordered by is still assumed. */
-  | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly PortFact[] }
+  | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly JointFact[] }
   | { readonly code: 'lineNotMeasured'; readonly line: string }
   | { readonly code: 'lineNotMade'; readonly line: string }
   | { readonly code: 'lineNotSeen'; readonly line: string; readonly unseen: readonly LineSeen[] }

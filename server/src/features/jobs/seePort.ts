@@ -1,6 +1,6 @@
-/** What an opened port shows, from within the job: what was assumed of it is seen now, or proves to be something else. */
+/** What an opened joint shows, from within the job: what was assumed of it is seen now, or proves to be something else. */
 import { hydraulicsOf } from '@zephyrcombe/contract';
-import { changePort, withKnown } from '@zephyrcombe/core';
+import { changeJoint, changePort, withKnown } from '@zephyrcombe/core';
 import { AppProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
@@ -13,22 +13,36 @@ import { followCircuit, openJobsOn } from './jobScope.ts';
 export async function seePort(
   { detail, models, transaction, person, now, log }: JobAction,
   jointId: string,
-  { version, how, ...found }: ParsedBody<'seePort'>,
+  { version, how, eyeThickness_m = null, ...found }: ParsedBody<'seePort'>,
 ): Promise<void> {
   const circuit = detail.circuits
     .map((one) => one.circuit)
     .find(({ joints }) => joints.some(({ id }) => id === jointId));
-  const portId = circuit?.joints.find(({ id }) => id === jointId)?.portId;
-  const port = circuit?.ports.find(({ id }) => id === portId);
-  if (!circuit || !port) throw new AppProblem('not-found');
+  const joint = circuit?.joints.find(({ id }) => id === jointId);
+  const port = circuit?.ports.find(({ id }) => id === joint?.portId);
+  if (!circuit || !joint || !port) throw new AppProblem('not-found');
   requireVersion(circuit, version);
 
   const { thread, gender, seat, depth_m } = port;
-  const before = { thread, gender, seat, depth_m };
+  const eye = eyeThickness_m === null ? {} : { eyeThickness_m };
+  const before = {
+    thread,
+    gender,
+    seat,
+    depth_m,
+    ...(eyeThickness_m === null ? {} : { eyeThickness_m: joint.eyeThickness_m }),
+  };
   const facts = ['thread', 'seat', ...(found.depth_m === null ? [] : ['depth_m' as const])] as const;
   const drawing = hydraulicsOf(circuit);
   const said = withKnown({ ...port, ...found }, facts, { how });
-  const next = changePort(drawing, port.id, { ...found, known: said.known });
+  const seen = changePort(drawing, port.id, { ...found, known: said.known });
+  const next =
+    eyeThickness_m === null
+      ? seen
+      : changeJoint(seen, jointId, {
+          eyeThickness_m,
+          known: withKnown(joint, ['eyeThickness_m'], { how: 'measured' }).known,
+        });
   await saveHydraulics(
     models,
     transaction,
@@ -38,5 +52,5 @@ export async function seePort(
   const saved = await loadCircuitIn(models, circuit.id, transaction);
   for (const job of await openJobsOn(models, transaction, circuit.id))
     await followCircuit(models, transaction, job.id, circuit, saved);
-  await log('portSeen', { jointId, how, before, found });
+  await log('portSeen', { jointId, how, before, found: { ...found, ...eye } });
 }

@@ -1,7 +1,7 @@
 /** The circuit with hands on it: pointer, touch and keys. Every change is the core's; this only says which. */
 import type { CircuitFault, Hydraulics } from '@zephyrcombe/core';
 import {
-  assumedOfPort,
+  assumedOfJoint,
   attachPart,
   connect,
   insertJunction,
@@ -328,7 +328,7 @@ export function CircuitCanvas({ state, dispatch, faults }: CircuitCanvasProps) {
               <g
                 key={stop.id}
                 {...common(stop)}
-                aria-label={`Joint ${joint.name}: ${SEAL_NAMES[joint.seal]}, ${port?.thread ?? ''}${port && assumedOfPort(port).length > 0 ? ', assumed' : ''}`}
+                aria-label={`Joint ${joint.name}: ${SEAL_NAMES[joint.seal]}, ${port?.thread ?? ''}${port && assumedOfJoint(joint, port).length > 0 ? ', assumed' : ''}`}
                 onClick={() => choose(stop)}
               >
                 <circle
@@ -346,7 +346,7 @@ export function CircuitCanvas({ state, dispatch, faults }: CircuitCanvasProps) {
                   seal={joint.seal}
                   state="open"
                   radius={8}
-                  isAssumed={port !== undefined && assumedOfPort(port).length > 0}
+                  isAssumed={port !== undefined && assumedOfJoint(joint, port).length > 0}
                   selected={selection?.id === stop.id}
                 />
               </g>

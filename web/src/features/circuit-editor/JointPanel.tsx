@@ -163,6 +163,29 @@ export function JointPanel({ circuit, joint, port, onChange, finder, title }: Jo
               }
             />
           ) : null}
+          {joint.seal === 'banjo' ? (
+            <QuantityEntry
+              key={`${joint.id} eye`}
+              label="Thickness of an eye"
+              kind="length"
+              value_SI={joint.eyeThickness_m}
+              onValue={(eyeThickness_m) =>
+                onChange(changeJoint(circuit, joint.id, { eyeThickness_m }), `${joint.id} eye`)
+              }
+              mayBeEmpty
+            />
+          ) : null}
+          {joint.seal === 'banjo' ? (
+            <KnownPick
+              label="The eye is"
+              knowing={knowingOf(joint, 'eyeThickness_m')}
+              onKnown={(how) =>
+                onChange(
+                  changeJoint(circuit, joint.id, { known: withKnown(joint, ['eyeThickness_m'], how).known }),
+                )
+              }
+            />
+          ) : null}
           <QuantityEntry
             key={`${joint.id} hexagon`}
             label="Across the flats of its hexagon"

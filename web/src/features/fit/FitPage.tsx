@@ -4,7 +4,7 @@ import { hoseOfJob, isClosed, partsOf, proofCautions } from '@zephyrcombe/contra
 import { isOfferedUp, isTorqued, jointGate } from '@zephyrcombe/workshop';
 import { FIT_CHECK_NAMES, LINES_OFFERED, problemText, SEAL_NAMES } from '@zephyrcombe/messages';
 import type { FitStep } from '@zephyrcombe/core';
-import { assumedOfPort, fitPlan, judgeOfferUp } from '@zephyrcombe/core';
+import { assumedOfJoint, fitPlan, judgeOfferUp, unseenOfJoint } from '@zephyrcombe/core';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
@@ -71,7 +71,7 @@ export function FitPage() {
   // Nothing is opened before the new hose has been held against its route.
   const toLookInto = (detail.job.fitChecks.offeredUp ? [jointId ?? '', ...toTorque] : [])
     .flatMap((id) => jointView(detail, id) ?? [])
-    .find(({ port, chosen }) => !chosen.handTight && assumedOfPort(port).length > 0);
+    .find(({ joint, port }) => !isTorqued(detail, joint.id) && unseenOfJoint(joint, port).length > 0);
   const current = jointView(detail, jointId ?? '') ?? jointView(detail, nextJointId ?? toTorque[0] ?? '');
   return (
     <Columns $left="470px" $right="1fr">
@@ -88,8 +88,8 @@ export function FitPage() {
             <JointDrawing view={current} />
             {current.joint.seal === 'banjo' ? (
               <Fine>
-                {assumedOfPort(current.port).length > 0
-                  ? 'The port is only assumed, and drawn broken.'
+                {assumedOfJoint(current.joint, current.port).length > 0
+                  ? 'What is only assumed is drawn broken.'
                   : isInHand(detail, current.joint.id)
                     ? 'Drawn to scale from the parts in the box.'
                     : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}

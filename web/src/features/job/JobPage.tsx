@@ -1,5 +1,5 @@
 /** The frame of a job: circuit strip, stage rail, and the stage below. */
-import { assumedOfPort, eyesOn } from '@zephyrcombe/core';
+import { assumedOfJoint, eyesOn } from '@zephyrcombe/core';
 import { progressOf } from '@zephyrcombe/workshop';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -79,7 +79,9 @@ export function JobPage() {
           seal: joint.seal,
           eyes: eyesOn(circuit, joint.id),
           state: jointState(detail, joint.id),
-          isAssumed: circuit.ports.some((port) => port.id === joint.portId && assumedOfPort(port).length > 0),
+          isAssumed: circuit.ports.some(
+            (port) => port.id === joint.portId && assumedOfJoint(joint, port).length > 0,
+          ),
         }))}
         masterText={master?.masterBore_m ? `Master ${write.length(master.masterBore_m)}` : 'Master'}
         fluidColour={shade === null ? colour('sheet') : FLUID[shade]}

@@ -2,7 +2,7 @@
 import type { Port } from '@zephyrcombe/contract';
 import { FACT_NAMES, listOf, SEAT_NAMES } from '@zephyrcombe/messages';
 import type { Seat, ThreadGender } from '@zephyrcombe/core';
-import { assumedOfPort, SEATS, THREAD_GENDERS, THREADS } from '@zephyrcombe/core';
+import { SEATS, THREAD_GENDERS, THREADS, unseenOfJoint } from '@zephyrcombe/core';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -16,19 +16,25 @@ import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { Assumed } from './KnownText.tsx';
 
-type Found = Pick<Port, 'thread' | 'gender' | 'seat' | 'depth_m'>;
+type Found = Pick<Port, 'thread' | 'gender' | 'seat' | 'depth_m'> & {
+  readonly eyeThickness_m: number | null;
+};
 
 export function OpenedPort({ view }: { readonly view: JointView }) {
   const detail = useJob();
   const write = useWriter();
   const { joint, port } = view;
   // A depth that somebody vouches for stays; one that is only assumed is asked for.
-  const isDepthKnown = !assumedOfPort(port).includes('depth_m');
+  const unseen = unseenOfJoint(joint, port);
+  const isDepthKnown = !unseen.includes('depth_m');
+  const asksEye = unseen.includes('eyeThickness_m');
+  const asksPort = unseen.some((fact) => fact !== 'eyeThickness_m');
   const [found, setFound] = useState<Found>({
     thread: port.thread,
     gender: port.gender,
     seat: port.seat,
     depth_m: isDepthKnown ? port.depth_m : null,
+    eyeThickness_m: null,
   });
   const [isOther, setIsOther] = useState(false);
   const see = useJobAction('seePort', detail.job.id);
@@ -41,9 +47,9 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
       <Stack $gap={10}>
         <p>
           <Assumed>
-            Assumed so far:{' '}
+            Not seen so far:{' '}
             {listOf(
-              assumedOfPort(port).map((fact) => FACT_NAMES[fact]),
+              unseen.map((fact) => FACT_NAMES[fact]),
               'and',
             )}
           </Assumed>
@@ -51,6 +57,7 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
         <p>
           {port.thread}, {SEAT_NAMES[port.seat]}
           {port.depth_m === null ? '' : `, ${write.length(port.depth_m)} deep`}
+          {joint.eyeThickness_m === null ? '' : `, an eye of ${write.length(joint.eyeThickness_m)}`}
         </p>
         {isOther ? (
           <>
@@ -82,7 +89,7 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
             />
           </>
         ) : null}
-        {found.gender === 'internal' ? (
+        {found.gender === 'internal' && asksPort ? (
           <QuantityEntry
             label="Depth, measured; leave it empty where you did not"
             kind="length"
@@ -91,10 +98,25 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
             mayBeEmpty
           />
         ) : null}
+        {asksEye ? (
+          <QuantityEntry
+            label="Eye of the new hose, measured across its faces"
+            kind="length"
+            value_SI={found.eyeThickness_m}
+            onValue={(eyeThickness_m) => put({ eyeThickness_m })}
+            mayBeEmpty
+          />
+        ) : null}
         <SaveProblem save={see} />
         <PrimaryButton
           isPending={see.isPending}
-          because={isOther && !differs ? 'Say what is there instead, or take it as it was assumed.' : null}
+          because={
+            isOther && !differs
+              ? 'Say what is there instead, or take it as it was assumed.'
+              : asksEye && found.eyeThickness_m === null
+                ? 'Measure the eye: how deep the bolt goes follows from it.'
+                : null
+          }
           onPress={() =>
             see.mutate({
               params: { jobId: detail.job.id, jointId: joint.id },
@@ -102,7 +124,11 @@ export function OpenedPort({ view }: { readonly view: JointView }) {
             })
           }
         >
-          {isOther ? `It is ${found.thread}, ${SEAT_NAMES[found.seat]}` : 'I looked: it is as assumed'}
+          {isOther
+            ? `It is ${found.thread}, ${SEAT_NAMES[found.seat]}`
+            : asksPort
+              ? 'I looked: it is as assumed'
+              : 'I measured the eye'}
         </PrimaryButton>
         <Line>
           <TextButton onPress={() => setIsOther(!isOther)}>

@@ -1,6 +1,6 @@
 import type { Bolt, Washer } from '@zephyrcombe/contract';
 import { MATERIAL_NAMES, SEAL_NAMES } from '@zephyrcombe/messages';
-import { assumedOfPort } from '@zephyrcombe/core';
+import { assumedOfJoint } from '@zephyrcombe/core';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import { JointSection } from '../../drawing/JointSection.tsx';
@@ -28,6 +28,9 @@ export function JointDrawing({
     return <Fine>The section is drawn once bolt, washers and the thickness of the eye are known.</Fine>;
   }
   const { engaged_m, leastEngaged_m, washers } = stack.value;
+  const assumed = assumedOfJoint(joint, port);
+  const isPortAssumed = assumed.some((fact) => fact !== 'eyeThickness_m');
+  const isEyeAssumed = assumed.includes('eyeThickness_m');
   const engagedText = `${write.length(Math.max(0, engaged_m))} engaged`;
   return (
     <JointSection
@@ -42,9 +45,10 @@ export function JointDrawing({
       washerText={`${MATERIAL_NAMES[washer.material]} washer`}
       eyeTexts={hoses.map((hose) => hose.name)}
       threadText={`${bolt.thread}, ${engagedText}`}
-      isPortAssumed={assumedOfPort(port).length > 0}
+      isPortAssumed={isPortAssumed}
+      isEyeAssumed={isEyeAssumed}
       wantsText={`wants ${write.length(leastEngaged_m)} or more`}
-      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}${port.depth_m === null ? ', clearance to the bottom not checked' : ''}${assumedOfPort(port).length > 0 ? ', port only assumed' : ''}`}
+      label={`Section of the joint at ${joint.name}: ${eyes} ${eyes === 1 ? 'eye' : 'eyes'}, ${washers} washers, ${engagedText}${port.depth_m === null ? ', clearance to the bottom not checked' : ''}${isPortAssumed ? ', port only assumed' : ''}${isEyeAssumed ? ', eye only assumed' : ''}`}
     />
   );
 }
