@@ -22,89 +22,122 @@ const century = (twoDigits: number, today: CalendarDate) => {
   return year > today.year ? year - 100 : year;
 };
 
-/** Every sense the code makes, the newest first; none where it makes no sense, or only in the future. */
-export function readDateCode(text: string, today: string): readonly DateCodeReading[] {
-  const now = parseDate(today);
-  const readings: DateCodeReading[] = [];
-  const add = (kind: DateCodeKind, from: CalendarDate | null, to: CalendarDate | null) => {
+/** Year, month or week or quarter, and day, as figures; only what a calendar has becomes a reading. */
+class Readings {
+  readonly found: DateCodeReading[] = [];
+  private readonly now: CalendarDate;
+
+  constructor(now: CalendarDate) {
+    this.now = now;
+  }
+
+  private add(kind: DateCodeKind, from: CalendarDate | null, to: CalendarDate | null): void {
+    const { now, found } = this;
     if (!from || !to || from.compare(now) > 0 || now.year - from.year > OLDEST_years) return;
     const reading = { kind, from: from.toString(), to: (to.compare(now) > 0 ? now : to).toString() };
-    if (!readings.some((other) => other.from === reading.from && other.kind === kind)) readings.push(reading);
-  };
-  const year = (digits: string) => (digits.length === 4 ? Number(digits) : century(Number(digits), now));
-  const addMonth = (y: string, m: string) => {
-    const first = dayOf(year(y), Number(m), 1);
-    add('month', first, first && endOfMonth(first));
-  };
-  const addWeek = (y: string, w: string) => {
-    const first = mondayOfWeek(year(y), Number(w));
-    add('week', first, first && first.add({ days: 6 }));
-  };
-  const addDay = (y: string, m: string, d: string) => {
-    const day = dayOf(year(y), Number(m), Number(d));
-    add('day', day, day);
-  };
-  const addQuarter = (y: string, q: string) => {
-    const first = dayOf(year(y), Number(q) * 3 - 2, 1);
-    add('quarter', first, first && endOfMonth(first.add({ months: 2 })));
-  };
+    if (!found.some((other) => other.from === reading.from && other.kind === kind)) found.push(reading);
+  }
 
+  private yearOf(digits: string): number {
+    return digits.length === 4 ? Number(digits) : century(Number(digits), this.now);
+  }
+
+  year(y: string): void {
+    const first = dayOf(this.yearOf(y), 1, 1);
+    this.add('year', first, first && first.add({ years: 1, days: -1 }));
+  }
+  month(y: string, m: string): void {
+    const first = dayOf(this.yearOf(y), Number(m), 1);
+    this.add('month', first, first && endOfMonth(first));
+  }
+  week(y: string, w: string): void {
+    const first = mondayOfWeek(this.yearOf(y), Number(w));
+    this.add('week', first, first && first.add({ days: 6 }));
+  }
+  day(y: string, m: string, d: string): void {
+    const day = dayOf(this.yearOf(y), Number(m), Number(d));
+    this.add('day', day, day);
+  }
+  quarter(y: string, q: string): void {
+    const first = dayOf(this.yearOf(y), Number(q) * 3 - 2, 1);
+    this.add('quarter', first, first && endOfMonth(first.add({ months: 2 })));
+  }
+}
+
+/** Every sense the code makes, the newest first; none where it makes no sense, or only in the future. */
+export function readDateCode(text: string, today: string): readonly DateCodeReading[] {
+  const readings = new Readings(parseDate(today));
   const code = text.trim().toUpperCase();
   const words = code.match(/\d+|[A-Z]+/g) ?? [];
-  const [a = '', b = '', c = ''] = words.filter((word) => /^\d+$/.test(word));
+  const figures = words.filter((word) => /^\d+$/.test(word));
   const letters = words.filter((word) => /^[A-Z]+$/.test(word)).join('');
-  const shape = words.filter((word) => /^\d+$/.test(word)).map((word) => word.length);
+  if (letters === '') readFigures(figures, readings);
+  else readLettered(code, letters, figures, readings);
+  return readings.found.sort((left, right) => right.from.localeCompare(left.from));
+}
 
-  if (/^(W|WK|WEEK|KW)$/.test(letters) && shape.length === 2) {
-    if (a.length === 4 || /^\d+\D*W|^\d{2}.*W\D*\d{1,2}$/.test(code)) addWeek(a, b);
-    if (a.length <= 2 && (b.length === 2 || b.length === 4)) addWeek(b, a);
-  } else if (/^Q$/.test(letters) && shape.length === 2) {
-    if (a.length <= 1) addQuarter(b, a);
-    else addQuarter(a, b);
-  } else if (letters.length === 3 && MONTHS.includes(letters) && shape.length >= 1) {
+/** Letters that say what a figure is: a week, a quarter, the name of a month. */
+function readLettered(code: string, letters: string, figures: readonly string[], readings: Readings): void {
+  const [a = '', b = ''] = figures;
+  if (/^(W|WK|WEEK|KW)$/.test(letters) && figures.length === 2) {
+    if (a.length === 4 || /^\d+\D*W|^\d{2}.*W\D*\d{1,2}$/.test(code)) readings.week(a, b);
+    if (a.length <= 2 && (b.length === 2 || b.length === 4)) readings.week(b, a);
+  } else if (letters === 'Q' && figures.length === 2) {
+    if (a.length <= 1) readings.quarter(b, a);
+    else readings.quarter(a, b);
+  } else if (letters.length === 3 && MONTHS.includes(letters) && figures.length >= 1) {
     const month = String(MONTHS.indexOf(letters) + 1);
-    if (shape.length === 1) addMonth(a, month);
-    else addDay(b, month, a);
-  } else if (letters !== '') {
-    return [];
-  } else if (shape.length === 3) {
-    if (a.length === 4) addDay(a, b, c);
+    if (figures.length === 1) readings.month(a, month);
+    else readings.day(b, month, a);
+  }
+}
+
+function readFigures(figures: readonly string[], readings: Readings): void {
+  const [a = '', b = '', c = ''] = figures;
+  if (figures.length === 1) readRun(a, readings);
+  else if (figures.length === 2) readPair(a, b, readings);
+  else if (figures.length === 3) {
+    if (a.length === 4) readings.day(a, b, c);
     else if (a.length <= 2 && b.length <= 2) {
       // Day first or month first: the figures decide where only one of them can be a month.
-      addDay(c, a, b);
-      addDay(c, b, a);
-    }
-  } else if (shape.length === 2) {
-    if (a.length === 4) addMonth(a, b);
-    else if (b.length === 4 || b.length === 2) {
-      addMonth(b, a);
-      if (a.length === 2 && b.length === 2) {
-        addWeek(b, a);
-        addMonth(a, b);
-        addWeek(a, b);
-      }
-    }
-  } else if (shape.length === 1) {
-    if (a.length === 4) {
-      const first = dayOf(Number(a), 1, 1);
-      add('year', first, first && first.add({ years: 1, days: -1 }));
-      addMonth(a.slice(2), a.slice(0, 2));
-      addWeek(a.slice(2), a.slice(0, 2));
-      addMonth(a.slice(0, 2), a.slice(2));
-      addWeek(a.slice(0, 2), a.slice(2));
-    } else if (a.length === 6) {
-      addDay(a.slice(4), a.slice(0, 2), a.slice(2, 4));
-      addDay(a.slice(4), a.slice(2, 4), a.slice(0, 2));
-      addDay(a.slice(0, 2), a.slice(2, 4), a.slice(4));
-      if (/^(19|20)/.test(a)) addMonth(a.slice(0, 4), a.slice(4));
-      if (/^(19|20)/.test(a.slice(2))) addMonth(a.slice(2), a.slice(0, 2));
-    } else if (a.length === 8) {
-      addDay(a.slice(0, 4), a.slice(4, 6), a.slice(6));
-      addDay(a.slice(4), a.slice(0, 2), a.slice(2, 4));
-      addDay(a.slice(4), a.slice(2, 4), a.slice(0, 2));
+      readings.day(c, a, b);
+      readings.day(c, b, a);
     }
   }
-  return readings.sort((left, right) => right.from.localeCompare(left.from));
+}
+
+function readPair(a: string, b: string, readings: Readings): void {
+  if (a.length === 4) readings.month(a, b);
+  else if (b.length === 4 || b.length === 2) {
+    readings.month(b, a);
+    if (a.length === 2 && b.length === 2) {
+      readings.week(b, a);
+      readings.month(a, b);
+      readings.week(a, b);
+    }
+  }
+}
+
+/** Figures with nothing between them. */
+function readRun(run: string, readings: Readings): void {
+  const part = (from: number, to?: number) => run.slice(from, to);
+  if (run.length === 4) {
+    readings.year(run);
+    readings.month(part(2), part(0, 2));
+    readings.week(part(2), part(0, 2));
+    readings.month(part(0, 2), part(2));
+    readings.week(part(0, 2), part(2));
+  } else if (run.length === 6) {
+    readings.day(part(4), part(0, 2), part(2, 4));
+    readings.day(part(4), part(2, 4), part(0, 2));
+    readings.day(part(0, 2), part(2, 4), part(4));
+    if (/^(19|20)/.test(run)) readings.month(part(0, 4), part(4));
+    if (/^(19|20)/.test(part(2))) readings.month(part(2), part(0, 2));
+  } else if (run.length === 8) {
+    readings.day(part(0, 4), part(4, 6), part(6));
+    readings.day(part(4), part(0, 2), part(2, 4));
+    readings.day(part(4), part(2, 4), part(0, 2));
+  }
 }
 
 const MONTHS = ['JAN', 'FEB', 'MAR', 'APR', 'MAY', 'JUN', 'JUL', 'AUG', 'SEP', 'OCT', 'NOV', 'DEC'];

@@ -3,7 +3,7 @@ import { fraction, torque } from '../calculation/quantity.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-import type { Formula } from '../calculation/working.ts';
+import type { Formula, WorkingStep } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 import type { Caution } from '../mistakes/caution.ts';
 import type { SourceId } from '../sources/bibliography.ts';
@@ -94,50 +94,67 @@ export function judgeTorque(
   const wrench = wrenchRange(wrenchMaximum_Nm, wrenchMinimum_Nm);
   if (!wrench.ok) return wrench;
 
-  // Conversion noise only: 15.5 lbf·ft must not creep over 21 N·m or under it by the last bit.
-  const noise_Nm = 1e-9 * range.maximum_Nm;
-  const verdict: TorqueVerdict =
-    reading_Nm < range.minimum_Nm - noise_Nm
-      ? 'below'
-      : reading_Nm > range.maximum_Nm + noise_Nm
-        ? 'above'
-        : 'within';
-  const { lowest_Nm, highest_Nm, deviation } = wrench.value;
-  const wrenchTrusted = reading_Nm >= lowest_Nm - noise_Nm && reading_Nm <= highest_Nm + noise_Nm;
-
-  const cautions: Caution[] = [];
-  if (verdict === 'above')
-    cautions.push({ id: 'M71', evidence: { reading_Nm, maximum_Nm: range.maximum_Nm } });
-  if (!wrenchTrusted) cautions.push({ id: 'M72', evidence: { lowest_Nm, highest_Nm } });
-  if (range.source === null) cautions.push({ id: 'M74', evidence: {} });
-
-  const reading = term('T_read', 'torqueReading', torque(reading_Nm));
-  const delta = term('δ', 'wrenchDeviation', fraction(deviation));
-  const likelyLow_Nm = reading_Nm * (1 - deviation);
-  const likelyHigh_Nm = reading_Nm * (1 + deviation);
+  const judgement = judgementOf(reading_Nm, range, wrench.value);
   const result = calculated(
-    { verdict, wrench: wrench.value, wrenchTrusted, likelyLow_Nm, likelyHigh_Nm },
-    [
-      {
-        formula: { expression: 'T_min ≤ T_read ≤ T_max', source: range.source ?? 'hoseMaker' },
-        inputs: [
-          term('T_min', 'torqueMinimum', torque(range.minimum_Nm)),
-          term('T_max', 'torqueMaximum', torque(range.maximum_Nm)),
-        ],
-        result: reading,
-      },
-      ...wrench.working,
-      { formula: LIKELY, inputs: [reading, delta], result: term('T_lo', 'torqueLow', torque(likelyLow_Nm)) },
-      {
-        formula: LIKELY,
-        inputs: [reading, delta],
-        result: term('T_hi', 'torqueHigh', torque(likelyHigh_Nm)),
-      },
-    ],
-    cautions,
+    judgement,
+    workingOf(reading_Nm, range, judgement, wrench.working),
+    cautionsOf(reading_Nm, range, judgement),
   );
   // A range that nobody vouches for must not cite anybody.
   return range.source === null
     ? { ...result, sources: result.sources.filter((id) => id !== 'hoseMaker') }
     : result;
+}
+
+function judgementOf(reading_Nm: number, range: TorqueRange, wrench: WrenchRange): TorqueJudgement {
+  // Conversion noise only: 15.5 lbf·ft must not creep over 21 N·m or under it by the last bit.
+  const noise_Nm = 1e-9 * range.maximum_Nm;
+  const { lowest_Nm, highest_Nm, deviation } = wrench;
+  return {
+    verdict:
+      reading_Nm < range.minimum_Nm - noise_Nm
+        ? 'below'
+        : reading_Nm > range.maximum_Nm + noise_Nm
+          ? 'above'
+          : 'within',
+    wrench,
+    wrenchTrusted: reading_Nm >= lowest_Nm - noise_Nm && reading_Nm <= highest_Nm + noise_Nm,
+    likelyLow_Nm: reading_Nm * (1 - deviation),
+    likelyHigh_Nm: reading_Nm * (1 + deviation),
+  };
+}
+
+function cautionsOf(
+  reading_Nm: number,
+  { maximum_Nm, source }: TorqueRange,
+  { verdict, wrench: { lowest_Nm, highest_Nm }, wrenchTrusted }: TorqueJudgement,
+): readonly Caution[] {
+  return [
+    ...(verdict === 'above' ? [{ id: 'M71' as const, evidence: { reading_Nm, maximum_Nm } }] : []),
+    ...(wrenchTrusted ? [] : [{ id: 'M72' as const, evidence: { lowest_Nm, highest_Nm } }]),
+    ...(source === null ? [{ id: 'M74' as const, evidence: {} }] : []),
+  ];
+}
+
+function workingOf(
+  reading_Nm: number,
+  { minimum_Nm, maximum_Nm, source }: TorqueRange,
+  { wrench, likelyLow_Nm, likelyHigh_Nm }: TorqueJudgement,
+  ofWrench: readonly WorkingStep[],
+): readonly WorkingStep[] {
+  const reading = term('T_read', 'torqueReading', torque(reading_Nm));
+  const inputs = [reading, term('δ', 'wrenchDeviation', fraction(wrench.deviation))];
+  return [
+    {
+      formula: { expression: 'T_min ≤ T_read ≤ T_max', source: source ?? 'hoseMaker' },
+      inputs: [
+        term('T_min', 'torqueMinimum', torque(minimum_Nm)),
+        term('T_max', 'torqueMaximum', torque(maximum_Nm)),
+      ],
+      result: reading,
+    },
+    ...ofWrench,
+    { formula: LIKELY, inputs, result: term('T_lo', 'torqueLow', torque(likelyLow_Nm)) },
+    { formula: LIKELY, inputs, result: term('T_hi', 'torqueHigh', torque(likelyHigh_Nm)) },
+  ];
 }

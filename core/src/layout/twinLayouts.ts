@@ -56,90 +56,127 @@ export function layoutOf(circuit: Hydraulics): LayoutId | null {
   return junctions.length === 0 && fromMaster.length === 1 ? 'crossover' : null;
 }
 
+interface Side {
+  readonly port: HydraulicPort;
+  readonly joint: HydraulicJoint;
+}
+interface CaliperEnd extends Side {
+  readonly component: HydraulicComponent;
+  /** From the master straight to it. */
+  readonly direct_m: number;
+}
+
+/** A circuit while it is laid out: what there is stays, what is new is added. */
+class LayingOut {
+  readonly start: Side;
+  readonly ends: readonly CaliperEnd[];
+  readonly lines: HydraulicLine[] = [];
+  private readonly added: { readonly component: HydraulicComponent; readonly sides: Side[] }[] = [];
+  private readonly circuit: Hydraulics;
+  private readonly newId: NewId;
+
+  constructor(circuit: Hydraulics, master: HydraulicComponent, newId: NewId) {
+    this.circuit = circuit;
+    this.newId = newId;
+    const distances = distancesFromMaster(circuit);
+    this.start = this.sideOf(master);
+    this.ends = circuit.components
+      .filter((component) => component.kind === 'caliper')
+      .map((component) => ({
+        ...this.sideOf(component),
+        component,
+        direct_m: directDistance(circuit, master, component, distances),
+      }));
+  }
+
+  private sideOf(component: HydraulicComponent): Side {
+    const { joints, ports } = this.circuit;
+    const joint = joints.find((candidate) => candidate.componentId === component.id);
+    const port = ports.find((candidate) => candidate.id === joint?.portId);
+    return joint && port ? { joint, port } : newJoint(this.newId, component, 'banjo');
+  }
+
+  get nearest(): CaliperEnd | undefined {
+    return [...this.ends].sort((left, right) => left.direct_m - right.direct_m)[0];
+  }
+
+  /** A hose that is there already stays as it is. */
+  run(name: string, from: Side, to: Side, length_m: number, rise_m: number | null = null): void {
+    const there = this.circuit.hoses.find(
+      (hose) => hose.fromJointId === from.joint.id && hose.toJointId === to.joint.id,
+    );
+    this.lines.push(
+      there ?? { ...newLine(this.newId(), 'hose', name, from.joint, to.joint, length_m), rise_m },
+    );
+  }
+
+  /** A junction, and another port of it each time it is asked for one. */
+  junction(name: string): (port: string) => Side {
+    const component = newComponent(this.newId(), 'junction', name, 'lowerYoke');
+    const sides: Side[] = [];
+    this.added.push({ component, sides });
+    return (port) => {
+      const side = newJoint(this.newId, component, 'banjo', { name: port });
+      sides.push(side);
+      return side;
+    };
+  }
+
+  laidOut(): Hydraulics {
+    const { circuit, lines, added } = this;
+    const sides = [this.start, ...this.ends, ...added.flatMap((junction) => junction.sides)];
+    const eyes = ({ id }: HydraulicJoint) =>
+      lines.filter((line) => line.fromJointId === id || line.toJointId === id).length;
+    return {
+      ...circuit,
+      components: [
+        ...circuit.components.filter((component) => component.kind !== 'junction'),
+        ...added.map(({ component }) => component),
+      ],
+      ports: sides.map(({ port }) => port),
+      joints: sides.map(({ joint }) =>
+        joint.bolt
+          ? { ...joint, bolt: { ...boltFor(joint.bolt.thread, eyes(joint)), material: joint.bolt.material } }
+          : joint,
+      ),
+      hoses: lines,
+    };
+  }
+}
+
+const LAY: Readonly<Record<LayoutId, (on: LayingOut) => void>> = {
+  longHoses(on) {
+    for (const end of on.ends) on.run(`${end.component.name} hose`, on.start, end, end.direct_m);
+  },
+  tee(on) {
+    const main_m = TEE_SHARE * (on.nearest?.direct_m ?? CROSSOVER_m);
+    const portOf = on.junction('Tee at the lower yoke');
+    on.run('Main hose', on.start, portOf('Tee, in'), main_m);
+    for (const end of on.ends) {
+      const { name } = end.component;
+      const outlet = portOf(`Tee, to ${name.toLowerCase()}`);
+      on.run(`${name} hose`, outlet, end, end.direct_m - main_m + TEE_DETOUR_m);
+    }
+  },
+  crossover(on) {
+    const { nearest, ends, start } = on;
+    if (!nearest) return;
+    on.run('Main hose', start, nearest, nearest.direct_m);
+    let from = nearest;
+    for (const end of ends.filter((other) => other !== nearest)) {
+      on.run(`Crossover to ${end.component.name.toLowerCase()}`, from, end, CROSSOVER_m, CROSSOVER_RISE_m);
+      from = end;
+    }
+  },
+};
+
 /** The circuit laid out so. Master, calipers, nipples and their ports stay. Null when the layouts do not apply. */
 export function layOut(circuit: Hydraulics, layout: LayoutId, newId: NewId): Hydraulics | null {
   const master = circuit.components.find((component) => component.kind === 'master');
   if (!canBeLaidOut(circuit) || !master) return null;
-  const distances = distancesFromMaster(circuit);
-  const calipers = circuit.components
-    .filter((component) => component.kind === 'caliper')
-    .map((component) => ({ component, direct_m: directDistance(circuit, master, component, distances) }));
-  const kept = circuit.components.filter((component) => component.kind !== 'junction');
-  const jointOn = (component: HydraulicComponent): { port: HydraulicPort; joint: HydraulicJoint } => {
-    const joint = circuit.joints.find((candidate) => candidate.componentId === component.id);
-    const port = circuit.ports.find((candidate) => candidate.id === joint?.portId);
-    return joint && port ? { joint, port } : newJoint(newId, component, 'banjo');
-  };
-  const start = jointOn(master);
-  const ends = calipers.map(({ component, direct_m }) => ({ ...jointOn(component), component, direct_m }));
-  const extra: { components: HydraulicComponent[]; sides: { port: HydraulicPort; joint: HydraulicJoint }[] } =
-    {
-      components: [],
-      sides: [],
-    };
-  const lines: HydraulicLine[] = [];
-  const existing = (from: HydraulicJoint, to: HydraulicJoint) =>
-    circuit.hoses.find((hose) => hose.fromJointId === from.id && hose.toJointId === to.id);
-  const run = (
-    name: string,
-    from: HydraulicJoint,
-    to: HydraulicJoint,
-    length_m: number,
-    rise_m: number | null = null,
-  ) => lines.push(existing(from, to) ?? { ...newLine(newId(), 'hose', name, from, to, length_m), rise_m });
-
-  const [nearest] = [...ends].sort((left, right) => left.direct_m - right.direct_m);
-  switch (layout) {
-    case 'longHoses':
-      for (const end of ends) run(`${end.component.name} hose`, start.joint, end.joint, end.direct_m);
-      break;
-    case 'tee': {
-      const tee = newComponent(newId(), 'junction', 'Tee at the lower yoke', 'lowerYoke');
-      const main_m = TEE_SHARE * (nearest?.direct_m ?? CROSSOVER_m);
-      const inlet = newJoint(newId, tee, 'banjo', { name: 'Tee, in' });
-      extra.components.push(tee);
-      extra.sides.push(inlet);
-      run('Main hose', start.joint, inlet.joint, main_m);
-      for (const end of ends) {
-        const outlet = newJoint(newId, tee, 'banjo', { name: `Tee, to ${end.component.name.toLowerCase()}` });
-        extra.sides.push(outlet);
-        run(`${end.component.name} hose`, outlet.joint, end.joint, end.direct_m - main_m + TEE_DETOUR_m);
-      }
-      break;
-    }
-    case 'crossover': {
-      let from = start.joint;
-      let length_m = nearest?.direct_m ?? CROSSOVER_m;
-      const others = ends.filter((end) => end !== nearest);
-      for (const end of nearest ? [nearest, ...others] : others) {
-        const isFirst = from === start.joint;
-        run(
-          isFirst ? 'Main hose' : `Crossover to ${end.component.name.toLowerCase()}`,
-          from,
-          end.joint,
-          length_m,
-          isFirst ? null : CROSSOVER_RISE_m,
-        );
-        from = end.joint;
-        length_m = CROSSOVER_m;
-      }
-      break;
-    }
-  }
-  const sides = [start, ...ends.map(({ port, joint }) => ({ port, joint })), ...extra.sides];
-  const eyes = (joint: HydraulicJoint) =>
-    lines.filter((line) => line.fromJointId === joint.id || line.toJointId === joint.id).length;
-  return {
-    ...circuit,
-    components: [...kept, ...extra.components],
-    ports: sides.map((side) => side.port),
-    joints: sides.map(({ joint }) =>
-      joint.bolt
-        ? { ...joint, bolt: { ...boltFor(joint.bolt.thread, eyes(joint)), material: joint.bolt.material } }
-        : joint,
-    ),
-    hoses: lines,
-  };
+  const on = new LayingOut(circuit, master, newId);
+  LAY[layout](on);
+  return on.laidOut();
 }
 
 /** How long a hose straight from the master would be: the way there now, less what a detour over another caliper adds. */

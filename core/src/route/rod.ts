@@ -16,7 +16,8 @@ import { firstShape } from './firstShape.ts';
 import type { RodLayout, Stiff } from './layout.ts';
 import { evenLayout, layoutOf } from './layout.ts';
 import { reachOf } from './reach.ts';
-import { eigenvaluesOfSymmetric, solveThree } from './three.ts';
+import { RodSystem } from './rodSystem.ts';
+import { solveThree } from './three.ts';
 
 export interface RodEnds {
   readonly start: { readonly point_m: Vector; readonly tangent: Vector };
@@ -164,18 +165,7 @@ class Descent {
   private readonly count: number;
   /** A step, but for stiffeners. */
   private readonly h: number;
-  /** Two directions across each tangent, three numbers each. */
-  private readonly across: Float64Array;
-  private readonly gradient: Float64Array;
-  /** The stiffness of a node by itself, the same in both directions across. */
-  private readonly diagonal: Float64Array;
-  /** −BᵢᵀBᵢ₊₁/h between a node and the next: four numbers each. */
-  private readonly couplings: Float64Array;
-  private readonly schur = new Float64Array(9);
-  /** Inverse pivots and right-hand sides of the block elimination: 2×2 and 2×4 a node. */
-  private readonly pivots: Float64Array;
-  private readonly sides: Float64Array;
-  private readonly step: Float64Array;
+  private readonly system: RodSystem;
   private trial: Float64Array;
   private readonly before: Float64Array;
   private force: [number, number, number] = [0, 0, 0];
@@ -191,13 +181,7 @@ class Descent {
     const { inverse, weight } = evenLayout(nodes);
     this.inverse = inverse;
     this.weight = weight;
-    this.across = new Float64Array(6 * (nodes + 1));
-    this.gradient = new Float64Array(2 * (nodes + 1));
-    this.diagonal = new Float64Array(nodes + 1);
-    this.couplings = new Float64Array(4 * (nodes + 1));
-    this.pivots = new Float64Array(3 * (nodes + 1));
-    this.sides = new Float64Array(8 * (nodes + 1));
-    this.step = new Float64Array(2 * (nodes + 2));
+    this.system = new RodSystem(nodes);
     this.tangents = new Float64Array(3 * (nodes + 1));
     this.trial = new Float64Array(3 * (nodes + 1));
     this.before = new Float64Array(3 * (nodes + 1));
@@ -238,23 +222,17 @@ class Descent {
     let shifted = false;
     let status: RodStatus = 'iterationLimit';
     let kicks = 0;
-    const isCoarse = this.count + 1 < NODES;
-    // Of a span that is all but straight the whole turn is small: its last step has to be small beside that.
-    const turn = Math.sqrt(2 * Math.max(0, 1 - norm(this.target)));
-    const lastStep = Math.min(
-      LAST_STEP_SHARE * turn,
-      !isNear ? LAST_STEP_rad : isCoarse ? DRAG_LAST_STEP_rad : NEAR_LAST_STEP_rad,
-    );
+    const lastStep = this.lastStep(isNear);
     if (!isNear) this.close();
     for (; iterations < MOST_ITERATIONS; iterations += 1) {
       this.frame();
       const residual = this.residual();
-      const slope = this.slope();
+      const slope = this.system.slope();
       const isLevel = slope < GRADIENT_TOLERANCE / this.h && norm(residual) < CLOSURE_TOLERANCE;
       // A bow that may point any way round its chord is as low in every direction: a minimum that slides, and a little
       // stiffness against sliding leaves it where it is.
       const solved =
-        this.factor(shift, residual) ?? (shift === 0 ? this.factor(NEUTRAL_SHIFT / this.h, residual) : null);
+        this.solve(shift, residual) ?? (shift === 0 ? this.solve(NEUTRAL_SHIFT / this.h, residual) : null);
       // The right number of ways down: a minimum on the closed shapes, not a saddle between two of them.
       if (!solved) {
         // Near the pass between two valleys there is hardly a slope to follow: a push out of it.
@@ -272,7 +250,7 @@ class Descent {
         shift = shift === 0 ? held : shift * 4;
         continue;
       }
-      const largest = this.largestStep();
+      const largest = this.system.largestStep();
       const isSmall = largest < LONGEST_STEP_rad;
       if (isSmall && shift === 0) {
         this.move(1);
@@ -285,20 +263,11 @@ class Descent {
         continue;
       }
       shifted = true;
-      // Far from the answer the energy has to fall, on shapes that close.
-      const energy = this.energy();
-      this.before.set(this.tangents);
-      this.move(isSmall ? 1 : LONGEST_STEP_rad / largest);
-      this.accept();
-      this.close();
-      if (this.energy() < energy * (1 + 1e-12) || norm(residual) > 1e-3) {
+      if (this.goesDown(isSmall ? 1 : LONGEST_STEP_rad / largest, residual)) {
         this.force = solved;
         if (shift > 0) held = shift / 2;
         shift = shift > LEAST_SHIFT / this.h ? shift / 8 : 0;
-      } else {
-        this.tangents.set(this.before);
-        shift = shift === 0 ? 1 / this.h : shift * 4;
-      }
+      } else shift = shift === 0 ? 1 / this.h : shift * 4;
     }
     return {
       status,
@@ -313,12 +282,47 @@ class Descent {
     };
   }
 
+  /** A full step smaller than this is the last. */
+  private lastStep(isNear: boolean): number {
+    const isCoarse = this.count + 1 < NODES;
+    // Of a span that is all but straight the whole turn is small: its last step has to be small beside that.
+    const turn = Math.sqrt(2 * Math.max(0, 1 - norm(this.target)));
+    return Math.min(
+      LAST_STEP_SHARE * turn,
+      !isNear ? LAST_STEP_rad : isCoarse ? DRAG_LAST_STEP_rad : NEAR_LAST_STEP_rad,
+    );
+  }
+
+  /** Far from the answer the energy has to fall, on shapes that close; a step that does not is taken back. */
+  private goesDown(share: number, residual: Vector): boolean {
+    const energy = this.energy();
+    this.before.set(this.tangents);
+    this.move(share);
+    this.accept();
+    this.close();
+    if (this.energy() < energy * (1 + 1e-12) || norm(residual) > 1e-3) return true;
+    this.tangents.set(this.before);
+    return false;
+  }
+
   /** By the matrix of the last full step, which was taken where the shape came to rest. */
   private bendAlong(): number {
-    const { target, force, schur } = this;
-    const give = solveThree(schur, target) ?? [0, 0, 0];
+    const { target, force, system } = this;
+    const give = solveThree(system.schur, target) ?? [0, 0, 0];
     const along = (vector: Vector) => vector[0] * target[0] + vector[1] * target[1] + vector[2] * target[2];
     return this.energy() - 4 * along(force) + along(give);
+  }
+
+  private frame(): void {
+    this.system.frame(this.tangents, this.inverse, this.weight, this.force);
+  }
+
+  /** The step is worked out; the new force, or null where this is not near a minimum. */
+  private solve(shift: number, residual: Vector): [number, number, number] | null {
+    const change = this.system.solve(shift, residual, this.weight);
+    if (change === null) return null;
+    const [x, y, z] = this.force;
+    return [x + change[0], y + change[1], z + change[2]];
   }
 
   private energy(): number {
@@ -349,230 +353,10 @@ class Descent {
     return [x, y, z];
   }
 
-  /** Directions across each tangent, the slope and the stiffness in them, and how neighbours' directions lie. */
-  private frame(): void {
-    const { tangents: t, across, gradient, diagonal, couplings, inverse, weight, count } = this;
-    const [fx, fy, fz] = this.force;
-    let back = inverse[0] ?? 0;
-    for (let node = 1; node <= count; node += 1) {
-      const at = 3 * node;
-      const x = t[at] ?? 0;
-      const y = t[at + 1] ?? 0;
-      const z = t[at + 2] ?? 0;
-      // Across its smallest component, so that the first direction is never near zero.
-      let ux = 0;
-      let uy = 0;
-      let uz = 0;
-      if (Math.abs(x) <= Math.abs(y) && Math.abs(x) <= Math.abs(z)) {
-        uy = -z;
-        uz = y;
-      } else if (Math.abs(y) <= Math.abs(z)) {
-        ux = z;
-        uz = -x;
-      } else {
-        ux = -y;
-        uy = x;
-      }
-      const scale = 1 / Math.sqrt(ux * ux + uy * uy + uz * uz);
-      ux *= scale;
-      uy *= scale;
-      uz *= scale;
-      const vx = y * uz - z * uy;
-      const vy = z * ux - x * uz;
-      const vz = x * uy - y * ux;
-      const frame = 6 * node;
-      across[frame] = ux;
-      across[frame + 1] = uy;
-      across[frame + 2] = uz;
-      across[frame + 3] = vx;
-      across[frame + 4] = vy;
-      across[frame + 5] = vz;
-      const on = inverse[node] ?? 0;
-      const carry = weight[node] ?? 0;
-      const px = carry * fx - back * (t[at - 3] ?? 0) - on * (t[at + 3] ?? 0);
-      const py = carry * fy - back * (t[at - 2] ?? 0) - on * (t[at + 4] ?? 0);
-      const pz = carry * fz - back * (t[at - 1] ?? 0) - on * (t[at + 5] ?? 0);
-      diagonal[node] = -(px * x + py * y + pz * z);
-      gradient[2 * node] = px * ux + py * uy + pz * uz;
-      gradient[2 * node + 1] = px * vx + py * vy + pz * vz;
-      const step = back;
-      back = on;
-      if (node === 1) continue;
-      const before = 6 * (node - 1);
-      const ax = across[before] ?? 0;
-      const ay = across[before + 1] ?? 0;
-      const az = across[before + 2] ?? 0;
-      const bx = across[before + 3] ?? 0;
-      const by = across[before + 4] ?? 0;
-      const bz = across[before + 5] ?? 0;
-      const pair = 4 * (node - 1);
-      couplings[pair] = -step * (ax * ux + ay * uy + az * uz);
-      couplings[pair + 1] = -step * (ax * vx + ay * vy + az * vz);
-      couplings[pair + 2] = -step * (bx * ux + by * uy + bz * uz);
-      couplings[pair + 3] = -step * (bx * vx + by * vy + bz * vz);
-    }
-  }
-
-  private slope(): number {
-    const { gradient, count } = this;
-    let largest = 0;
-    for (let at = 2; at < 2 * (count + 1); at += 1) largest = Math.max(largest, Math.abs(gradient[at] ?? 0));
-    return largest;
-  }
-
-  /**
-   * One block elimination on four right-hand sides gives the step, the new force and the inertia. Null when the shifted
-   * matrix is not that of a minimum. The matrix: scalar times identity on the diagonal, −BᵢᵀBᵢ₊₁/h beside it, wᵢBᵢᵀ as
-   * border. The 3×3 matrix of the force is summed on the way down, so that only one side goes back up.
-   */
-  private factor(shift: number, residual: Vector): [number, number, number] | null {
-    const { across, gradient, diagonal, couplings, pivots, sides, schur, step, weight, count, force } = this;
-    let negative = 0;
-    // Sums of ŷᵀP⁻¹ŷ over the nodes, with ŷ the eliminated sides.
-    let [s00, s01, s02, s11, s12, s22] = [0, 0, 0, 0, 0, 0];
-    let [rx, ry, rz] = residual;
-    // What the node before left: its inverse pivot and its sides.
-    let [ip, iq, ir] = [0, 0, 0];
-    let [x0, x1, x2, x3, y0, y1, y2, y3] = [0, 0, 0, 0, 0, 0, 0, 0];
-    for (let node = 1; node <= count; node += 1) {
-      const frame = 6 * node;
-      const carry = weight[node] ?? 0;
-      let a = (diagonal[node] ?? 0) + shift;
-      let b = 0;
-      let c = a;
-      let u0 = carry * (across[frame] ?? 0);
-      let u1 = carry * (across[frame + 1] ?? 0);
-      let u2 = carry * (across[frame + 2] ?? 0);
-      let u3 = -(gradient[2 * node] ?? 0);
-      let v0 = carry * (across[frame + 3] ?? 0);
-      let v1 = carry * (across[frame + 4] ?? 0);
-      let v2 = carry * (across[frame + 5] ?? 0);
-      let v3 = -(gradient[2 * node + 1] ?? 0);
-      if (node > 1) {
-        // What the node before takes away: CᵀP⁻¹C from the pivot, CᵀP⁻¹r from the right-hand sides.
-        const pair = 4 * (node - 1);
-        const c00 = couplings[pair] ?? 0;
-        const c01 = couplings[pair + 1] ?? 0;
-        const c10 = couplings[pair + 2] ?? 0;
-        const c11 = couplings[pair + 3] ?? 0;
-        const m00 = c00 * ip + c10 * iq;
-        const m01 = c00 * iq + c10 * ir;
-        const m10 = c01 * ip + c11 * iq;
-        const m11 = c01 * iq + c11 * ir;
-        a -= m00 * c00 + m01 * c10;
-        b -= m00 * c01 + m01 * c11;
-        c -= m10 * c01 + m11 * c11;
-        u0 -= m00 * x0 + m01 * y0;
-        u1 -= m00 * x1 + m01 * y1;
-        u2 -= m00 * x2 + m01 * y2;
-        u3 -= m00 * x3 + m01 * y3;
-        v0 -= m10 * x0 + m11 * y0;
-        v1 -= m10 * x1 + m11 * y1;
-        v2 -= m10 * x2 + m11 * y2;
-        v3 -= m10 * x3 + m11 * y3;
-      }
-      const determinant = a * c - b * b;
-      if (!(Math.abs(determinant) > 1e-300)) return null;
-      negative += determinant < 0 ? 1 : a + c < 0 ? 2 : 0;
-      // More ways down than the three that closing takes away: no minimum, whatever comes.
-      if (negative > 3) return null;
-      const over = 1 / determinant;
-      ip = c * over;
-      iq = -b * over;
-      ir = a * over;
-      const at = 3 * node;
-      pivots[at] = ip;
-      pivots[at + 1] = iq;
-      pivots[at + 2] = ir;
-      const base = 8 * node;
-      sides[base] = u0;
-      sides[base + 1] = u1;
-      sides[base + 2] = u2;
-      sides[base + 3] = u3;
-      sides[base + 4] = v0;
-      sides[base + 5] = v1;
-      sides[base + 6] = v2;
-      sides[base + 7] = v3;
-      const p0 = ip * u0 + iq * v0;
-      const p1 = ip * u1 + iq * v1;
-      const p2 = ip * u2 + iq * v2;
-      const q0 = iq * u0 + ir * v0;
-      const q1 = iq * u1 + ir * v1;
-      const q2 = iq * u2 + ir * v2;
-      s00 += u0 * p0 + v0 * q0;
-      s01 += u0 * p1 + v0 * q1;
-      s02 += u0 * p2 + v0 * q2;
-      s11 += u1 * p1 + v1 * q1;
-      s12 += u1 * p2 + v1 * q2;
-      s22 += u2 * p2 + v2 * q2;
-      rx += u3 * p0 + v3 * q0;
-      ry += u3 * p1 + v3 * q1;
-      rz += u3 * p2 + v3 * q2;
-      x0 = u0;
-      x1 = u1;
-      x2 = u2;
-      x3 = u3;
-      y0 = v0;
-      y1 = v1;
-      y2 = v2;
-      y3 = v3;
-    }
-    schur[0] = s00;
-    schur[1] = s01;
-    schur[2] = s02;
-    schur[3] = s01;
-    schur[4] = s11;
-    schur[5] = s12;
-    schur[6] = s02;
-    schur[7] = s12;
-    schur[8] = s22;
-    const [first, second, third] = eigenvaluesOfSymmetric(schur);
-    const positive = Number(first > 0) + Number(second > 0) + Number(third > 0);
-    if (negative + positive !== 3) return null;
-    const change = solveThree(schur, [rx, ry, rz]);
-    if (change === null) return null;
-    const [dx, dy, dz] = change;
-    let [u, v] = [0, 0];
-    for (let node = count; node >= 1; node -= 1) {
-      const base = 8 * node;
-      let x =
-        (sides[base + 3] ?? 0) -
-        (sides[base] ?? 0) * dx -
-        (sides[base + 1] ?? 0) * dy -
-        (sides[base + 2] ?? 0) * dz;
-      let y =
-        (sides[base + 7] ?? 0) -
-        (sides[base + 4] ?? 0) * dx -
-        (sides[base + 5] ?? 0) * dy -
-        (sides[base + 6] ?? 0) * dz;
-      if (node < count) {
-        const pair = 4 * node;
-        x -= (couplings[pair] ?? 0) * u + (couplings[pair + 1] ?? 0) * v;
-        y -= (couplings[pair + 2] ?? 0) * u + (couplings[pair + 3] ?? 0) * v;
-      }
-      const at = 3 * node;
-      u = (pivots[at] ?? 0) * x + (pivots[at + 1] ?? 0) * y;
-      v = (pivots[at + 1] ?? 0) * x + (pivots[at + 2] ?? 0) * y;
-      step[2 * node] = u;
-      step[2 * node + 1] = v;
-    }
-    return [force[0] + dx, force[1] + dy, force[2] + dz];
-  }
-
-  private largestStep(): number {
-    const { step, count } = this;
-    let largest = 0;
-    for (let at = 2; at < 2 * (count + 1); at += 2) {
-      const u = step[at] ?? 0;
-      const v = step[at + 1] ?? 0;
-      largest = Math.max(largest, u * u + v * v);
-    }
-    return Math.sqrt(largest);
-  }
-
   /** Turns every tangent by its share of the step: aside, and back to length one. */
   private move(share: number): void {
-    const { tangents: t, across, step, trial, count } = this;
+    const { tangents: t, trial, count } = this;
+    const { across, step } = this.system;
     for (let node = 1; node <= count; node += 1) {
       const u = share * (step[2 * node] ?? 0);
       const v = share * (step[2 * node + 1] ?? 0);
@@ -590,7 +374,8 @@ class Descent {
   /** Waves across the hose, another mixture each time: whatever the way down, one of them has a share in it. */
   private kick(number: number): void {
     this.frame();
-    const { step, count, h } = this;
+    const { count, h } = this;
+    const { step } = this.system;
     for (let node = 1; node <= count; node += 1) {
       const s = Math.PI * node * h;
       step[2 * node] = KICK_rad * (Math.sin(s) + Math.sin((number + 1) * s));
@@ -609,7 +394,8 @@ class Descent {
       if (norm(residual) < CLOSURE_TOLERANCE) return;
       const pull = solveThree(reachOf(this.tangents, this.weight), residual);
       if (pull === null) return;
-      const { across, weight, count, step } = this;
+      const { weight, count } = this;
+      const { across, step } = this.system;
       const [px, py, pz] = pull;
       for (let node = 1; node <= count; node += 1) {
         const at = 6 * node;
@@ -619,7 +405,7 @@ class Descent {
         step[2 * node + 1] =
           by * ((across[at + 3] ?? 0) * px + (across[at + 4] ?? 0) * py + (across[at + 5] ?? 0) * pz);
       }
-      const largest = this.largestStep();
+      const largest = this.system.largestStep();
       this.move(Math.min(1, LONGEST_STEP_rad / Math.max(largest, 1e-30)));
       this.accept();
     }
