@@ -167,3 +167,44 @@ test('two masters that share a reservoir are told so on the drawing, and bleed f
   await page.getByRole('link', { name: /^Bleed/ }).click();
   await expect(page.getByText('This reservoir also feeds rear pair: one level, one count.')).toBeVisible();
 });
+
+test('a joint that is found to weep is taken into the job, opened and tightened anew', async ({
+  page,
+  own,
+  complaints,
+}) => {
+  complaints.allow(/status of 422/);
+  await signIn(page, own);
+  await page.goto(`${own.address}/vehicles`);
+  await page.getByRole('link', { name: /^Wick 200/ }).click();
+  await page.getByRole('button', { name: 'Start a job' }).click();
+  await page.getByRole('button', { name: 'All hoses: rear brake' }).click();
+  await page.getByRole('button', { name: 'Start the job with 1 hose' }).click();
+  await page.getByRole('link', { name: /^Joint Rear caliper/ }).click();
+  await page.getByText('Replaced in this job').click();
+  await expect(page.getByRole('button', { name: 'Go to Bleed' })).toBeVisible();
+
+  // The hose stays, and with it nothing of the joint: what is found there is asked about.
+  const found = page.getByRole('heading', { name: /^Found on Rear caliper/ }).locator('xpath=..');
+  await found.getByRole('button', { name: /^Record what you see/ }).click();
+  await choose(found.getByLabel('What is found on Rear caliper'), { label: 'Leaking' });
+  await found.getByText('marked: plain to see').click();
+  await found.getByRole('button', { name: /^Record/ }).click();
+  await expect(page.getByText('Rear caliper stays as it was found: leaking')).toBeVisible();
+  await page.getByText('Rear caliper is opened in this job and tightened anew').click();
+  await expect(page.getByText('Rear caliper stays as it was found: leaking')).toBeHidden();
+  await page.getByText(/^Each end is looked at/).click();
+  await page.getByRole('button', { name: 'Go to Fit' }).click();
+
+  // Nothing new goes on: nothing to offer up, nothing to settle, no caps.
+  await expect(page.getByText('Drawn to scale from what is entered for this joint.')).toBeVisible();
+  await expect(page.getByText('New hoses laid along')).toBeHidden();
+  await expectAccessible(page);
+  await page.getByText('Rear caliper: on hand tight').click();
+  await page.getByText(/^2 fresh washers fitted/).click();
+  await page.getByText(/^Witness mark/).click();
+  await page.getByLabel('Torque reached').fill('19.6 N·m');
+  await page.getByRole('button', { name: 'Record 19.6 N·m' }).click();
+  await page.getByRole('button', { name: 'Every joint torqued: go to Bleed' }).click();
+  await expect(page.getByRole('link', { name: /^Fit/ })).toContainText('✓');
+});

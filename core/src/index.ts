@@ -91,7 +91,7 @@ export {
   strictestInterval,
 } from './service/nextDue.ts';
 
-export type { FitStep, PlanHose, PlanJoint } from './procedure/fitPlan.ts';
+export type { FitStep, PlanHose, PlanJoint, Renewed } from './procedure/fitPlan.ts';
 export { fitPlan } from './procedure/fitPlan.ts';
 export type { SealKind } from './joint/sealKind.ts';
 export { SEAL_KINDS } from './joint/sealKind.ts';

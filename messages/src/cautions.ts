@@ -432,10 +432,17 @@ const SENTENCES: Sentences = {
     title: 'The record has gaps',
     advice: `Still blank: ${evidence.missing.join(', ')}. What is not written down cannot be shown later.`,
   }),
-  M97: ({ name, condition }) => ({
-    title: `${name} stays on: ${CONDITION_WORDS[condition]}`,
+  M97: ({ name, condition, subject }) => ({
+    title:
+      subject === 'joint'
+        ? `${name} stays as it was found: ${CONDITION_WORDS[condition]}`
+        : `${name} stays on: ${CONDITION_WORDS[condition]}`,
     advice:
-      'A worn hose gives no second warning, and one that has collapsed inside holds a caliper on. Take it into this job, or say why not.',
+      condition === 'damagedThread'
+        ? 'A damaged thread lets go under full pressure. Say what became of it: strike the finding out once it is repaired, or say why it stays.'
+        : subject === 'joint'
+          ? 'A joint that weeps, or cannot be opened, does not heal. Take it into this job in Look over, or say why not.'
+          : 'A worn hose gives no second warning, and one that has collapsed inside holds a caliper on. Take it into this job, or say why not.',
   }),
   M99: () => ({
     title: 'Hose not settled first',

@@ -11,7 +11,9 @@ export const FIELD_FAULTS = {
   lineNamedAsHose:
     'names a hard line: name it as one that is made anew, or replace it by a hose on the drawing',
   noHardLine: 'names no hard line of this vehicle',
-  nothingNamed: 'is empty: name a hose to replace, or a circuit whose fluid is changed',
+  noJoint: 'names no joint of this vehicle',
+  nothingNamed:
+    'is empty: name a hose to replace, a joint to tighten anew, or a circuit whose fluid is changed',
   boltsOnly: 'is for mount bolts only',
   boltIsOff: 'is of a bolt that is on again: tick it',
   notInJob: 'is not a circuit of this job',

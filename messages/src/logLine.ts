@@ -27,7 +27,7 @@ export function describeEntry(entry: LogEntry, detail: JobDetail, write: Writer)
 
 /** What a line of each kind says beside its name and its part. */
 const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Around) => Words } = {
-  opened: ({ title, hoses, lines }) => [title, scopeWords(hoses, lines)],
+  opened: ({ title, hoses, lines, joints }) => [title, scopeWords(hoses, lines, joints)],
   renamed: ({ from, title }) => [title, from && `before: ${from}`],
   lookedOver: () => [],
   portSeen: ({ before, found }, { write }) => portWords(before, found, write),
@@ -42,7 +42,7 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
     becauseOf(because),
   ],
   photoAdded: () => [],
-  hosesChosen: ({ hoses, lines }) => [scopeWords(hoses, lines)],
+  hosesChosen: ({ hoses, lines, joints }) => [scopeWords(hoses, lines, joints)],
   layoutChosen: ({ hoses }) => [scopeWords(hoses)],
   readingTaken: ({ pose, length_m, typed }, around) => readingWords({ pose, length_m, typed }, around),
   readingStruck: ({ because, ...rest }, around) => [...readingWords(rest, around), becauseOf(because)],

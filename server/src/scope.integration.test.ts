@@ -28,7 +28,10 @@ const vehicleOf = async (key: string) =>
 const lines = (circuits: readonly Circuit[], kind: 'hose' | 'hardLine' = 'hose') =>
   circuits.flatMap(({ hoses }) => hoses).filter((line) => line.kind === kind);
 
-async function start(key: string, scope: { circuitIds?: readonly string[]; hoseIds?: readonly string[] }) {
+async function start(
+  key: string,
+  scope: Partial<Record<'circuitIds' | 'hoseIds' | 'lineIds' | 'jointIds', readonly string[]>>,
+) {
   return server.ask('POST', '/api/jobs', {
     id: randomUUID(),
     vehicleId: demoId(key),
@@ -50,6 +53,122 @@ const bleed = async (job: JobDetail, nippleId: string, kind: 'stroke' | 'topUp' 
   act(job, 'POST', `/nipples/${nippleId}/events`, { id: randomUUID(), kind });
 const tick = async (job: JobDetail, body: object) =>
   act(job, 'PATCH', '', { version: (await now(job)).job.version, ...body });
+
+describe('a joint that is tightened anew', () => {
+  const FRONT = demoId('wick/front/circuit');
+  const refitted = async () => {
+    const circuit = (await vehicleOf('wick')).circuits.find(({ id }) => id === FRONT);
+    const joint = circuit?.joints.find(({ name }) => name.includes('caliper'));
+    if (!circuit || !joint) throw new Error('no joint');
+    return { circuit, joint, job: good(await start('wick', { jointIds: [joint.id] })) };
+  };
+  const torqued = (job: JobDetail, jointId: string, over: object = {}) =>
+    act(job, 'POST', '/torque-records', {
+      id: randomUUID(),
+      jointId,
+      wrenchId: demoId('bench-25'),
+      torque_Nm: 19.6,
+      typed: '19.6 N·m',
+      freshWashers: 2,
+      settled: false,
+      witnessMark: true,
+      ...over,
+    });
+
+  test('has nothing to measure, to offer up or to settle; fresh washers, torque, bleeding and a dry look it has', async () => {
+    const { joint, job } = await refitted();
+    expect(progressOf(job).stages).toEqual(['look-over', 'fit', 'bleed', 'hand-over']);
+    expect(job.circuits.map(({ circuit }) => circuit.id)).toEqual([FRONT]);
+    expect(job.joints).toMatchObject([{ jointId: joint.id, refit: true, handTight: false }]);
+    expect(job.hoses).toEqual([]);
+    good(await tick(job, { endsConfirmed: true }));
+    const edit = async (body: object) =>
+      act(job, 'PATCH', `/joints/${joint.id}`, { version: (await now(job)).joints[0]?.version, ...body });
+    expect(problemOf(await torqued(job, joint.id)).errors?.[0]?.field).toBe('notHandTight');
+    good(await edit({ handTight: true }));
+    // The old washers are no washers.
+    expect(
+      problemOf(await torqued(job, joint.id, { freshWashers: 0 })).cautions?.map(({ id }) => id),
+    ).toEqual(['M57']);
+    const nipple = nipplesOf(job)[0]?.id ?? '';
+    for (const kind of ['stroke', 'clear'] as const) good(await bleed(job, nipple, kind));
+    good(
+      await tick(job, {
+        handoverChecks: Object.fromEntries(HANDOVER_CHECKS.map((check) => [check, true])),
+      }),
+    );
+    const sign = async () =>
+      act(job, 'POST', '/finish', signedService((await now(job)).job.version, [FRONT]));
+    expect(fields(await sign())).toEqual(['jointsNotTorqued', 'jointsNotDry']);
+    good(await torqued(job, joint.id));
+    good(await edit({ leakChecked: true }));
+    expect(good(await sign()).job.status).toBe('finished');
+  });
+
+  test('comes and goes while nothing was done on it, stays when a page of before says nothing of it, and is told in the log', async () => {
+    const { joint, job } = await refitted();
+    const put = async (scope: object) =>
+      act(job, 'PUT', '/scope', {
+        version: (await now(job)).job.version,
+        circuitIds: [FRONT],
+        hoseIds: [],
+        ...scope,
+      });
+    good(await tick(job, { endsConfirmed: true }));
+    good(await put({}));
+    expect((await now(job)).joints.map(({ jointId }) => jointId)).toEqual([joint.id]);
+    good(await put({ jointIds: [] }));
+    expect(await now(job)).toMatchObject({ joints: [], job: { endsConfirmed: true } });
+    good(await put({ jointIds: [joint.id] }));
+    // Its end is looked at before it is said to have been.
+    expect((await now(job)).job.endsConfirmed).toBe(false);
+    good(await act(job, 'PATCH', `/joints/${joint.id}`, { version: 0, handTight: true }));
+    const refused = await put({ jointIds: [] });
+    expect([problemOf(refused).code, ...(fields(refused) ?? [])]).toEqual(['in-use', 'jointIds']);
+    const { items } = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{
+      items: { kind: string; detail: { joints?: string[] } }[];
+    }>();
+    expect(items.find(({ kind }) => kind === 'opened')?.detail.joints).toEqual([joint.name]);
+    expect(fields(await put({ jointIds: [demoId('petrelle/front/j-left')] }))).toEqual(['jointIds']);
+  });
+
+  test('is not taken off the drawing behind the back of its job', async () => {
+    const { circuit, joint, job } = await refitted();
+    const drawing = hydraulicsOf(circuit);
+    const without = {
+      ...drawing,
+      joints: drawing.joints.filter(({ id }) => id !== joint.id),
+      ports: drawing.ports.filter(({ id }) => id !== joint.portId),
+      hoses: drawing.hoses.filter(
+        ({ fromJointId, toJointId }) => fromJointId !== joint.id && toJointId !== joint.id,
+      ),
+    };
+    const refused = await server.ask('PUT', `/api/vehicles/${demoId('wick')}/circuits/${FRONT}`, {
+      version: circuit.version,
+      hydraulics: without,
+    });
+    expect([problemOf(refused).code, ...(fields(refused) ?? [])]).toEqual(['in-use', joint.name]);
+    expect((await now(job)).joints.length).toBe(1);
+  });
+
+  test('that a hose of the job ends on stays in it by itself when the hose leaves', async () => {
+    const { circuit, joint, job } = await refitted();
+    const hose = circuit.hoses.find(({ toJointId }) => toJointId === joint.id);
+    const put = async (hoseIds: readonly string[]) =>
+      good(
+        await act(job, 'PUT', '/scope', {
+          version: (await now(job)).job.version,
+          circuitIds: [FRONT],
+          hoseIds,
+        }),
+      );
+    await put([hose?.id ?? '']);
+    expect((await now(job)).joints.length).toBe(2);
+    expect(progressOf(await now(job)).stages).toContain('measure');
+    await put([]);
+    expect((await now(job)).joints).toMatchObject([{ jointId: joint.id, refit: true }]);
+  });
+});
 
 describe('a fluid service', () => {
   test('of both circuits needs no hose: looked over, bled, handed over, a record for each', async () => {

@@ -25,5 +25,6 @@ export { leftOn, standingCautions } from './gates/standing.ts';
 export type { Progress } from './stages/stages.ts';
 export type { PartsProgress, PartsStep } from './stages/partsSteps.ts';
 export { nextPartsStep, partsSteps } from './stages/partsSteps.ts';
+export { isOffered, isSettled, renewedIn } from './stages/renewed.ts';
 export { openChecks, openChecksText } from './stages/openChecks.ts';
 export { isDry, isNippleClear, isTorqued, jobProgress, progressOf } from './stages/stages.ts';

@@ -155,6 +155,8 @@ export const JobJointSchema = z.strictObject({
   oldIsSwitch: z.boolean(),
   handTight: z.boolean(),
   leakChecked: z.boolean(),
+  /** In the job by itself: opened and tightened anew, whatever stays on it. */
+  refit: z.boolean(),
   version: Version,
 });
 export type JobJoint = z.infer<typeof JobJointSchema>;

@@ -33,7 +33,7 @@ const PortFacts = z.looseObject({
   depth_m: z.number().nullable(),
   eyeThickness_m: z.number().nullable().optional(),
 });
-const scope = { circuits: names, hoses: names, lines: names.optional() };
+const scope = { circuits: names, hoses: names, lines: names.optional(), joints: names.optional() };
 const ticks = z.looseObject({});
 
 /** What a line of each kind tells. */

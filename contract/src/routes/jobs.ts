@@ -48,6 +48,8 @@ const Scope = {
   hoseIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a hose twice'),
   /** Hard lines that are made anew. */
   lineIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a line twice').default([]),
+  /** Joints that are opened and tightened anew while their lines stay; left out: those that the job has. */
+  jointIds: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a joint twice').optional(),
 };
 const ItemParams = z.strictObject({ jobId: Id, itemId: Id });
 const Overrides = z.array(OverrideSchema).max(20).default([]);
@@ -379,7 +381,7 @@ export const JOB_ROUTES = {
   }),
   setScope: route({
     ...ADDRESSES.setScope,
-    summary: 'Choose which hoses the job replaces, and of which circuits it changes the fluid',
+    summary: 'Choose which hoses and joints the job works on, and of which circuits it changes the fluid',
     params: JobParams,
     body: z.strictObject({ version: Version, ...Scope }),
     reply: JobChangeSchema,

@@ -43,6 +43,22 @@ describe('what to do about a finding: common practice, no published source', () 
     expect(judgeLeftOn([{ ...found, inScope: true }])).toEqual([]);
     expect(judgeLeftOn([{ ...found, degree: 'slight', inScope: false }])).toEqual([]);
   });
+  test('M97: a joint that weeps or is seized is named until the job opens it; a torn thread even then', () => {
+    const found = {
+      name: 'Rear caliper',
+      subject: 'joint',
+      condition: 'seizedNut',
+      degree: 'marked',
+    } as const;
+    const evidence = { name: 'Rear caliper', subject: 'joint' };
+    expect(judgeLeftOn([{ ...found, inScope: false }])).toEqual([
+      { id: 'M97', evidence: { ...evidence, condition: 'seizedNut' } },
+    ]);
+    expect(judgeLeftOn([{ ...found, inScope: true }])).toEqual([]);
+    expect(judgeLeftOn([{ ...found, condition: 'damagedThread', inScope: true }])).toEqual([
+      { id: 'M97', evidence: { ...evidence, condition: 'damagedThread' } },
+    ]);
+  });
 });
 
 describe('date codes on hose', () => {

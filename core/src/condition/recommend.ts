@@ -40,17 +40,23 @@ export interface FoundOn {
   readonly subject: FindingSubject;
   readonly condition: Condition;
   readonly degree: Degree;
-  /** Whether the job replaces it. */
+  /** Whether the job replaces it, or opens the joint and tightens it anew. */
   readonly inScope: boolean;
 }
 
-/** M97 for every hose or pipe that ought to be replaced and is left on the vehicle. One caution a part. */
+/** A thread is no better for being tightened once more: somebody has to say what became of it. */
+const isCured = ({ condition, inScope }: FoundOn): boolean => inScope && condition !== 'damagedThread';
+
+/** M97 for every hose, pipe or joint that ought to be replaced or seen to, and is left as it was found. One caution a part. */
 export function judgeLeftOn(found: readonly FoundOn[]): readonly Caution[] {
   const worst = new Map<string, FoundOn>();
   for (const finding of found) {
-    if (finding.subject === 'joint' || finding.inScope || worst.has(finding.name)) continue;
+    if (isCured(finding) || worst.has(finding.name)) continue;
     if (recommend(finding.subject, finding.condition, finding.degree) === 'replace')
       worst.set(finding.name, finding);
   }
-  return [...worst.values()].map(({ name, condition }) => ({ id: 'M97', evidence: { name, condition } }));
+  return [...worst.values()].map(({ name, subject, condition }) => ({
+    id: 'M97',
+    evidence: { name, condition, ...(subject === 'joint' ? { subject } : {}) },
+  }));
 }

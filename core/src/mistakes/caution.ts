@@ -157,7 +157,8 @@ export interface CautionEvidence {
   M94: { readonly abs: boolean };
   M95: Record<never, never>;
   M96: { readonly missing: readonly string[] };
-  M97: { readonly name: string; readonly condition: Condition };
+  /** `subject` where it was found on a joint. */
+  M97: { readonly name: string; readonly condition: Condition; readonly subject?: 'joint' };
   M99: Record<never, never>;
 }
 

@@ -1,6 +1,6 @@
 /**
- * The order in which a hose job is put together: the new hoses offered up, everything hand tight in an order its ends allow, settled and
- * checked, and only then fresh washers and torque, joint by joint.
+ * The order in which a job is put together: what is new offered up, everything hand tight in an order its ends allow, new hoses settled
+ * and checked, and only then fresh washers and torque, joint by joint.
  */
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Result } from '../calculation/result.ts';
@@ -25,6 +25,12 @@ export type FitStep =
   | { readonly kind: 'droopAndBump' }
   | { readonly kind: 'torque'; readonly jointId: string };
 
+/** What goes on new: a joint that is only tightened anew has nothing to hold against its route. */
+export interface Renewed {
+  readonly hoses: boolean;
+  readonly lines: boolean;
+}
+
 /**
  * A valid order for these joints. Of each hose, an end that cannot swivel goes in before the other end, because
  * the whole hose has to turn. Problem: both ends of one hose cannot swivel, so that it cannot be fitted untwisted.
@@ -32,6 +38,7 @@ export type FitStep =
 export function fitPlan(
   joints: readonly PlanJoint[],
   hoses: readonly PlanHose[],
+  renewed: Renewed,
 ): Result<readonly FitStep[]> {
   const seal = new Map(joints.map((joint) => [joint.id, joint.seal]));
   for (const hose of hoses) {
@@ -45,15 +52,15 @@ export function fitPlan(
     ...joints.filter((joint) => joint.seal !== 'screwed'),
   ];
   const steps: readonly FitStep[] = [
-    { kind: 'offeredUp' },
+    ...(renewed.hoses || renewed.lines ? [{ kind: 'offeredUp' } as const] : []),
     ...ordered.map((joint): FitStep => ({
       kind: 'handTight',
       jointId: joint.id,
       because: joint.seal === 'screwed' ? 'cannotSwivel' : 'floats',
     })),
-    { kind: 'settle' },
-    { kind: 'lockToLock' },
-    { kind: 'droopAndBump' },
+    ...(renewed.hoses
+      ? ([{ kind: 'settle' }, { kind: 'lockToLock' }, { kind: 'droopAndBump' }] as const)
+      : []),
     ...ordered.map((joint): FitStep => ({ kind: 'torque', jointId: joint.id })),
   ];
   return { ...calculated(steps, []), sources: ['fitOrder'] };

@@ -29,7 +29,7 @@ describe('fit plan', () => {
           fromJointId: `j${from}`,
           toJointId: `j${to}`,
         }));
-        const plan = fitPlan(joints, lines);
+        const plan = fitPlan(joints, lines, { hoses: true, lines: false });
         const impossible = hoses.some(([from, to]) => seals[from] === 'screwed' && seals[to] === 'screwed');
         expect(plan.ok).toBe(!impossible);
         if (!plan.ok) return;

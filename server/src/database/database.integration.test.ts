@@ -26,6 +26,7 @@ import * as revision from './migrations/0019-revision.ts';
 import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
+import * as refit from './migrations/0023-refit.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -172,9 +173,11 @@ describe('migrations', () => {
       '0020-lines',
       '0021-items',
       '0022-log',
+      '0023-refit',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await refit.down(queries);
     await log.down(queries);
     await items.down(queries);
     await lines.down(queries);

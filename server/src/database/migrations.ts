@@ -24,6 +24,7 @@ import * as revision from './migrations/0019-revision.ts';
 import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
+import * as refit from './migrations/0023-refit.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -48,6 +49,7 @@ const MIGRATIONS = [
   { name: '0020-lines', ...lines },
   { name: '0021-items', ...items },
   { name: '0022-log', ...log },
+  { name: '0023-refit', ...refit },
 ];
 
 /** Of every migration, in order. */

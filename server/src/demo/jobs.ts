@@ -165,7 +165,7 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly C
   await log('opened', plan.openedDaysAgo, 9, {
     title: plan.title,
     reason: plan.reason,
-    ...namesOf({ circuits, hoses, lines: [] }),
+    ...namesOf({ circuits, hoses, lines: [], joints: [] }),
   });
 
   for (const [position, hose] of hoses.entries()) {
@@ -236,7 +236,11 @@ async function seedJob(context: SeedContext, plan: JobPlan, circuits: readonly C
   for (const [position, joint] of joints.entries()) {
     const torque_Nm = Object.entries(plan.torques ?? {}).find(([name]) => isPart(joint, name))?.[1];
     await models.JobJoint.create(
-      { ...newJobJoint(jobId, joint, position), handTight: plan.fitted ?? false, leakChecked: finished },
+      {
+        ...newJobJoint(jobId, joint, position, false),
+        handTight: plan.fitted ?? false,
+        leakChecked: finished,
+      },
       { transaction },
     );
     if (torque_Nm === undefined) continue;

@@ -208,10 +208,30 @@ export const FLUID: readonly MistakeRow[] = [
         await job.done(job.find('cracked', await job.otherHose()));
         return job.said(job.finish());
       },
+      'a seized nut left as it is': async (job) => {
+        await job.readyToSign();
+        await job.done(job.find('seizedNut', await job.otherJoint(), 'joint'));
+        return job.said(job.finish());
+      },
+      'a joint that weeps taken into the job and out again': async (job) => {
+        await job.readyToSign();
+        const weeping = await job.otherJoint();
+        await job.done(job.find('leaking', weeping, 'joint'));
+        await job.done(job.setScope({ hoseIds: [job.hoseId], jointIds: [weeping] }));
+        await job.done(job.setScope({ hoseIds: [job.hoseId], jointIds: [] }));
+        await job.done(job.job({ endsConfirmed: true }));
+        return job.said(job.finish());
+      },
+      'a torn thread in a joint that the job tightens': async (job) => {
+        await job.readyToSign();
+        await job.done(job.find('damagedThread', (await job.joint('A')).jointId, 'joint'));
+        return job.said(job.finish());
+      },
     },
     clean: async (job) => {
       await job.readyToSign();
       await job.done(job.find('cracked', job.hoseId));
+      await job.done(job.find('seizedNut', (await job.joint('B')).jointId, 'joint'));
       return job.said(job.finish());
     },
   },

@@ -296,10 +296,10 @@ export class PlayedJob {
   };
   supplier = async (what: 'quote' | 'order') =>
     this.ask('POST', this.at(`/supplier/${what}`), { version: (await this.now()).job.version });
-  find = (condition: string, subjectId: string) =>
+  find = (condition: string, subjectId: string, subject: 'hose' | 'joint' = 'hose') =>
     this.ask('POST', this.at('/findings'), {
       id: randomUUID(),
-      subject: 'hose',
+      subject,
       subjectId,
       condition,
       degree: 'marked',
@@ -499,6 +499,14 @@ export class PlayedJob {
     const log = (await this.ask('GET', this.at('/log?limit=200'))).json<{ items: LogEntry[] }>().items;
     const last = (log.at(-1)?.detail.cautions ?? []) as { id: string }[];
     return new Set([...items, ...last].map(({ id }) => id));
+  }
+  /** One that no line of the job ends on. */
+  async otherJoint(): Promise<string> {
+    const { joints } = await this.now();
+    const other = partsOf(await this.now()).joints.find(
+      ({ id }) => !joints.some(({ jointId }) => jointId === id),
+    );
+    return other?.id ?? '';
   }
   async otherHose(): Promise<string> {
     const other = partsOf(await this.now()).hoses.find(

@@ -219,6 +219,7 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       oldIsSwitch: false,
       handTight: false,
       leakChecked: false,
+      refit: false,
       version: 0,
     })),
     lines: [],

@@ -28,10 +28,7 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
       ? []
       : [
           {
-            code:
-              detail.hoses.length + detail.lines.length > 0
-                ? ('endsNotConfirmed' as const)
-                : ('notLookedOver' as const),
+            code: detail.joints.length > 0 ? ('endsNotConfirmed' as const) : ('notLookedOver' as const),
           },
         ]),
     ...hosesSignGate(detail),

@@ -60,17 +60,19 @@ function ofJoint(detail: JobDetail, jointId: string): readonly StandingCaution[]
   );
 }
 
-/** What was found on lines of the job's circuits that it does not replace. */
+/** What was found on lines and joints of the job's circuits that it does not replace or see to. */
 export function leftOn(detail: JobDetail): readonly Caution[] {
-  const { hoses } = partsOf(detail);
+  const { hoses, joints } = partsOf(detail);
+  const inJob = new Set([
+    ...detail.hoses.map(({ hoseId }) => hoseId),
+    ...detail.lines.map(({ lineId }) => lineId),
+    ...detail.joints.map(({ jointId }) => jointId),
+  ]);
   const found: FoundOn[] = detail.findings.flatMap(
     ({ subject, subjectId, condition, degree, struckBecause }) => {
-      const line = hoses.find(({ id }) => id === subjectId);
-      if (!line || struckBecause !== null) return [];
-      const inScope =
-        detail.hoses.some(({ hoseId }) => hoseId === line.id) ||
-        detail.lines.some(({ lineId }) => lineId === line.id);
-      return [{ name: line.name, subject, condition, degree, inScope }];
+      const part = [...hoses, ...joints].find(({ id }) => id === subjectId);
+      if (!part || struckBecause !== null) return [];
+      return [{ name: part.name, subject, condition, degree, inScope: inJob.has(part.id) }];
     },
   );
   return judgeLeftOn(found);

@@ -148,7 +148,7 @@ describe('photographs', () => {
 describe('what a job found and left on', () => {
   const WICK = demoId('wick');
   const FRONT_HOSE = demoId('wick/front/hose');
-  const start = async (hoseIds: readonly string[]) => {
+  const start = async (hoseIds: readonly string[], jointIds: readonly string[] = []) => {
     const body = {
       id: randomUUID(),
       vehicleId: WICK,
@@ -156,6 +156,7 @@ describe('what a job found and left on', () => {
       title: 'Front brake',
       reason: '',
       hoseIds,
+      jointIds,
     };
     const reply = await server.ask('POST', '/api/jobs', body);
     if (reply.statusCode !== 200) throw new Error(reply.body);
@@ -192,5 +193,27 @@ describe('what a job found and left on', () => {
     expect(await leftOn()).toEqual([cracked.id]);
     await close(replacing.job.id, 'finished');
     expect(await leftOn()).toEqual([]);
+  });
+
+  test('stands on a joint until a signed job tightened it anew; a torn thread is not healed by that', async () => {
+    const { circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
+    const joint = circuits[0]?.joints[0];
+    const { job } = await start([]);
+    const found = (condition: string) =>
+      finding({ subject: 'joint', subjectId: joint?.id, condition, degree: 'marked' });
+    const [seized, torn] = [found('seizedNut'), found('damagedThread')];
+    for (const one of [seized, torn])
+      expect((await server.ask('POST', `/api/jobs/${job.id}/findings`, one)).statusCode).toBe(200);
+    await close(job.id, 'abandoned');
+    expect(new Set(await leftOn())).toEqual(new Set([seized.id, torn.id]));
+    const told = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>().leftOn;
+    expect(told.map(({ name, subject }) => ({ name, subject }))).toContainEqual({
+      name: joint?.name,
+      subject: 'joint',
+    });
+    const anew = await start([], [joint?.id ?? '']);
+    expect((await leftOn()).length).toBe(2);
+    await close(anew.job.id, 'finished');
+    expect(await leftOn()).toEqual([torn.id]);
   });
 });

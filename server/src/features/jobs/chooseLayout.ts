@@ -9,7 +9,14 @@ import { loadCircuitIn } from '../vehicles/circuit.repository.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
 import type { JobAction } from './jobAction.ts';
-import { hasWork, openedByEntering, requireScopesStay, writeScope } from './jobScope.ts';
+import {
+  hasWork,
+  isJointWorked,
+  openedByEntering,
+  refitIdsOf,
+  requireScopesStay,
+  writeScope,
+} from './jobScope.ts';
 
 /** Every hose of the new layout comes into the job: it is made, measured and fitted there. */
 export async function chooseLayout(
@@ -34,13 +41,20 @@ export async function chooseLayout(
   const lost = detail.hoses.filter(
     (hose) => onIt.has(hose.hoseId) && !kept.has(hose.hoseId) && hasWork(action, hose.hoseId),
   );
-  if (lost.length > 0) {
+  const lostJoints = current.joints.filter(
+    ({ id }) =>
+      refitIdsOf(detail).includes(id) &&
+      !next.joints.some((joint) => joint.id === id) &&
+      isJointWorked(detail, id),
+  );
+  const lostNames = [
+    ...lost.map(({ hoseId }) => current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''),
+    ...lostJoints.map(({ name }) => name),
+  ];
+  if (lostNames.length > 0) {
     throw new AppProblem('in-use', {
       detail: REFUSALS.workOnLost,
-      errors: lost.map(({ hoseId }) => ({
-        field: 'layout',
-        message: FIELD_FAULTS.hasWork(current.hoses.find((hose) => hose.id === hoseId)?.name ?? ''),
-      })),
+      errors: lostNames.map((name) => ({ field: 'layout', message: FIELD_FAULTS.hasWork(name) })),
     });
   }
   await requireScopesStay(models, transaction, circuitId, next, detail.job.id);
@@ -57,6 +71,7 @@ export async function chooseLayout(
     lines: circuits.flatMap(({ hoses }) =>
       hoses.filter((hose) => detail.lines.some(({ lineId }) => lineId === hose.id)),
     ),
+    joints: circuits.flatMap(({ joints }) => joints.filter(({ id }) => refitIdsOf(detail).includes(id))),
   };
   await writeScope(models, transaction, detail.job.id, scope);
   await models.JobCircuit.update(

@@ -177,6 +177,7 @@ export const defineJobJoint = (sequelize: Sequelize) =>
       oldIsSwitch: flag('oldIsSwitch'),
       handTight: flag('handTight'),
       leakChecked: flag('leakChecked'),
+      refit: flag('refit'),
       position: whole(),
       version: version(),
     },

@@ -1,5 +1,5 @@
 /** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
-import type { Circuit, Hose, Job } from '@zephyrcombe/contract';
+import type { Circuit, Hose, Job, Joint } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
 import { FIELD_FAULTS, REFUSALS } from '@zephyrcombe/messages';
 import { isDeepStrictEqual } from 'node:util';
@@ -16,19 +16,24 @@ export interface Scope {
   readonly hoses: readonly Hose[];
   /** Hard lines that are made anew. */
   readonly lines: readonly Hose[];
+  /** Joints that are opened and tightened anew while their lines stay. */
+  readonly joints: readonly Joint[];
 }
 
 /** As the log tells a scope. */
-export const namesOf = ({ circuits, hoses, lines }: Scope) => ({
+export const namesOf = ({ circuits, hoses, lines, joints }: Scope) => ({
   circuits: circuits.map(({ name }) => name),
   hoses: hoses.map(({ name }) => name),
   ...(lines.length > 0 ? { lines: lines.map(({ name }) => name) } : {}),
+  ...(joints.length > 0 ? { joints: joints.map(({ name }) => name) } : {}),
 });
 
-/** The circuits, hoses and hard lines that somebody asks for. A circuit that is opened has its fluid changed: it need not be named. */
+type AskedScope = Pick<ParsedBody<'setScope'>, 'circuitIds' | 'hoseIds' | 'lineIds' | 'jointIds'>;
+
+/** The circuits, hoses, hard lines and joints that somebody asks for. A circuit that is opened has its fluid changed: it need not be named. */
 export function scopeOf(
   circuits: readonly Circuit[],
-  { circuitIds, hoseIds, lineIds }: Pick<ParsedBody<'setScope'>, 'circuitIds' | 'hoseIds' | 'lineIds'>,
+  { circuitIds, hoseIds, lineIds, jointIds = [] }: AskedScope,
 ): Scope {
   const all = circuits.flatMap(({ hoses }) => hoses);
   if (circuitIds.some((id) => !circuits.some((circuit) => circuit.id === id)))
@@ -44,8 +49,14 @@ export function scopeOf(
     if (line?.kind !== 'hardLine') throw fieldProblem('lineIds', 'noHardLine');
     return line;
   });
+  const joints = jointIds.map((id) => {
+    const joint = circuits.flatMap((circuit) => circuit.joints).find((candidate) => candidate.id === id);
+    if (!joint) throw fieldProblem('jointIds', 'noJoint');
+    return joint;
+  });
   const worked = circuits.filter(
-    ({ id }) => circuitIds.includes(id) || [...hoses, ...lines].some((line) => line.circuitId === id),
+    ({ id }) =>
+      circuitIds.includes(id) || [...hoses, ...lines, ...joints].some((part) => part.circuitId === id),
   );
   if (worked.length === 0) throw fieldProblem('hoseIds', 'nothingNamed');
   // As on the drawing, whatever order they were ticked in.
@@ -53,13 +64,18 @@ export function scopeOf(
     circuits: worked,
     hoses: all.filter((line) => hoses.includes(line)),
     lines: all.filter((line) => lines.includes(line)),
+    joints: circuits.flatMap((circuit) => circuit.joints).filter((joint) => joints.includes(joint)),
   };
 }
+
+export const refitIdsOf = ({ joints }: Pick<JobAction['detail'], 'joints'>): readonly string[] =>
+  joints.filter(({ refit }) => refit).map(({ jointId }) => jointId);
 
 /** What comes into the job comes as it is on the vehicle; what was already worked on does not leave it unsaid. */
 export async function setScope(action: JobAction, body: ParsedBody<'setScope'>): Promise<void> {
   const { job, detail, models, transaction, log } = action;
-  const scope = scopeOf(await loadCircuits({ models }, { vehicleId: detail.vehicle.id }, transaction), body);
+  const circuits = await loadCircuits({ models }, { vehicleId: detail.vehicle.id }, transaction);
+  const scope = scopeOf(circuits, { ...body, jointIds: body.jointIds ?? [...refitIdsOf(detail)] });
   const leaving = detail.hoses.filter(({ hoseId }) => !scope.hoses.some(({ id }) => id === hoseId));
   const leavingLines = detail.lines.filter(({ lineId }) => !scope.lines.some(({ id }) => id === lineId));
   const busy = [
@@ -68,6 +84,9 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
       .filter(({ lineId, made }) => made !== null || hasWork(action, lineId))
       .map(({ lineId }) => lineId),
   ];
+  const busyJoints = refitIdsOf(detail).filter(
+    (id) => !scope.joints.some((joint) => joint.id === id) && isJointWorked(detail, id),
+  );
   const leavingCircuits = detail.circuits.filter(
     ({ circuit }) => !scope.circuits.some(({ id }) => id === circuit.id),
   );
@@ -78,11 +97,15 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
         detail.bleedRuns.some(({ nippleId, events }) => nippleId === id && events.length > 0),
       ),
   );
-  if (busy.length + pumped.length > 0) {
+  if (busy.length + busyJoints.length + pumped.length > 0) {
     throw new AppProblem('in-use', {
       detail: REFUSALS.workOnLeaving,
       errors: [
         ...busy.map((id) => ({ field: 'hoseIds', message: FIELD_FAULTS.hasWork(nameOf(detail, id)) })),
+        ...busyJoints.map((id) => ({
+          field: 'jointIds',
+          message: FIELD_FAULTS.hasWork(partsOf(detail).joints.find((joint) => joint.id === id)?.name ?? ''),
+        })),
         ...pumped.map(({ circuit, before }) => ({
           field: 'circuitIds',
           message:
@@ -101,15 +124,16 @@ export async function setScope(action: JobAction, body: ParsedBody<'setScope'>):
  * fluid is no word about the ends of a hose.
  */
 export function openedByEntering(
-  { circuits, hoses, lines }: JobAction['detail'],
+  { circuits, hoses, lines, joints }: JobAction['detail'],
   scope: Scope,
 ): Partial<Pick<Job, 'endsConfirmed' | 'fitChecks'>> {
   const isNewHose =
     scope.hoses.some(({ id }) => !hoses.some(({ hoseId }) => hoseId === id)) ||
     scope.lines.some(({ id }) => !lines.some(({ lineId }) => lineId === id));
   const isNewCircuit = scope.circuits.some(({ id }) => !circuits.some(({ circuit }) => circuit.id === id));
+  const isNewJoint = scope.joints.some(({ id }) => !joints.some(({ jointId }) => jointId === id));
   return {
-    ...(isNewHose || isNewCircuit ? { endsConfirmed: false } : {}),
+    ...(isNewHose || isNewCircuit || isNewJoint ? { endsConfirmed: false } : {}),
     ...(isNewHose ? { fitChecks: NOT_FITTED } : {}),
   };
 }
@@ -117,28 +141,35 @@ export function openedByEntering(
 const nameOf = (detail: JobAction['detail'], hoseId: string) =>
   partsOf(detail).hoses.find((hose) => hose.id === hoseId)?.name ?? '';
 
+/** Put on, tightened or looked at when it was tight. */
+export const isJointWorked = ({ joints, torqueRecords }: JobAction['detail'], id: string): boolean =>
+  joints.some(({ jointId, handTight, leakChecked }) => jointId === id && (handTight || leakChecked)) ||
+  torqueRecords.some(({ jointId }) => jointId === id);
+
 /** Whether something was measured or made on a hose, its box opened, or one of its joints put on or torqued. */
 export function hasWork({ detail }: Pick<JobAction, 'detail'>, hoseId: string): boolean {
   const line = partsOf(detail).hoses.find((candidate) => candidate.id === hoseId);
   const own = detail.hoses.find((candidate) => candidate.hoseId === hoseId);
-  const isItsEnd = (jointId: string) => jointId === line?.fromJointId || jointId === line?.toJointId;
   return (
-    detail.joints.some((joint) => isItsEnd(joint.jointId) && (joint.handTight || joint.leakChecked)) ||
+    [line?.fromJointId, line?.toJointId].some((id) => id !== undefined && isJointWorked(detail, id)) ||
     detail.readings.some((reading) => reading.hoseId === hoseId && reading.struckBecause === null) ||
-    (own !== undefined && (own.kit !== null || own.makeUp.steps.length + own.makeUp.proofs.length > 0)) ||
-    detail.torqueRecords.some((record) => isItsEnd(record.jointId))
+    (own !== undefined && (own.kit !== null || own.makeUp.steps.length + own.makeUp.proofs.length > 0))
   );
 }
 
-/** A hose that another open job replaces is not taken off the drawing behind its back. */
+/** A hose that another open job replaces, or a joint that it works on, is not taken off the drawing behind its back. */
 export async function requireScopesStay(
   models: Models,
   transaction: Transaction,
   circuitId: string,
-  next: { readonly hoses: readonly { readonly id: string; readonly kind: Hose['kind'] }[] },
+  next: {
+    readonly hoses: readonly { readonly id: string; readonly kind: Hose['kind'] }[];
+    readonly joints: readonly { readonly id: string }[];
+  },
   exceptJobId?: string,
 ): Promise<void> {
   const open = (await openJobsOn(models, transaction, circuitId)).filter(({ id }) => id !== exceptJobId);
+  await requireJointsStay(models, transaction, circuitId, next.joints, open);
   const rows = await models.JobHose.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
   const lines = await models.JobLine.findAll({ where: { jobId: open.map((job) => job.id) }, transaction });
   const leaving = [
@@ -157,6 +188,34 @@ export async function requireScopesStay(
       const hose = gone.find(({ id }) => id === row.hoseId);
       const title = open.find((job) => job.id === row.jobId)?.title ?? '';
       return hose ? [{ field: hose.name, message: FIELD_FAULTS.inJob(title) }] : [];
+    }),
+  });
+}
+
+async function requireJointsStay(
+  models: Models,
+  transaction: Transaction,
+  circuitId: string,
+  next: readonly { readonly id: string }[],
+  open: readonly { readonly id: string; readonly title: string }[],
+): Promise<void> {
+  const refits = await models.JobJoint.findAll({
+    where: { jobId: open.map(({ id }) => id), refit: true },
+    transaction,
+  });
+  const leaving = refits.filter(({ jointId }) => !next.some(({ id }) => id === jointId));
+  // Joints of another circuit are not on this drawing to begin with.
+  const gone = await models.Joint.findAll({
+    where: { id: leaving.map(({ jointId }) => jointId), circuitId },
+    transaction,
+  });
+  if (gone.length === 0) return;
+  throw new AppProblem('in-use', {
+    detail: REFUSALS.lineInOpenJob,
+    errors: leaving.flatMap(({ jobId, jointId }) => {
+      const joint = gone.find(({ id }) => id === jointId);
+      const title = open.find(({ id }) => id === jobId)?.title ?? '';
+      return joint ? [{ field: joint.name, message: FIELD_FAULTS.inJob(title) }] : [];
     }),
   });
 }
@@ -180,7 +239,7 @@ export async function writeScope(
   models: Models,
   transaction: Transaction,
   jobId: string,
-  { circuits, hoses, lines }: Scope,
+  { circuits, hoses, lines, joints }: Scope,
 ): Promise<void> {
   const where = { jobId };
   const there = await models.JobCircuit.findAll({ where, transaction });
@@ -211,7 +270,11 @@ export async function writeScope(
     { transaction },
   );
   await writeLines(models, transaction, jobId, lines);
-  await syncJoints(models, transaction, jobId);
+  const refit = joints.map(({ id }) => id);
+  for (const row of await models.JobJoint.findAll({ where, transaction }))
+    if (row.refit !== refit.includes(row.jointId))
+      await row.update({ refit: !row.refit, version: row.version + 1 }, { transaction });
+  await syncJoints(models, transaction, jobId, refit);
 }
 
 async function writeLines(
@@ -233,8 +296,16 @@ async function writeLines(
   );
 }
 
-/** The joints of a job are those its hoses and hard lines end on. A joint with a torque record stays: it is evidence. */
-async function syncJoints(models: Models, transaction: Transaction, jobId: string): Promise<void> {
+/**
+ * The joints of a job are those its hoses and hard lines end on, and those that it refits. A joint with a torque record stays: it
+ * is evidence.
+ */
+async function syncJoints(
+  models: Models,
+  transaction: Transaction,
+  jobId: string,
+  refit?: readonly string[],
+): Promise<void> {
   const where = { jobId };
   const hoses = await models.JobHose.findAll({ where, attributes: ['hoseId'], transaction });
   const made = await models.JobLine.findAll({ where, attributes: ['lineId'], transaction });
@@ -248,7 +319,8 @@ async function syncJoints(models: Models, transaction: Transaction, jobId: strin
     attributes: ['fromJointId', 'toJointId'],
     transaction,
   });
-  const wanted = new Set(lines.flatMap((line) => [line.fromJointId, line.toJointId]));
+  const refits = refit ?? joints.filter((row) => row.refit).map((row) => row.jointId);
+  const wanted = new Set([...lines.flatMap((line) => [line.fromJointId, line.toJointId]), ...refits]);
   const idle = joints
     .map((row) => row.jointId)
     .filter((id) => !wanted.has(id) && !records.some((record) => record.jointId === id));
@@ -260,7 +332,9 @@ async function syncJoints(models: Models, transaction: Transaction, jobId: strin
   });
   const last = 1 + Math.max(-1, ...joints.map(({ position }) => position));
   await models.JobJoint.bulkCreate(
-    entering.map((joint, index) => newJobJoint(jobId, joint.get({ plain: true }), last + index)),
+    entering.map((joint, index) =>
+      newJobJoint(jobId, joint.get({ plain: true }), last + index, refits.includes(joint.id)),
+    ),
     { transaction },
   );
 }

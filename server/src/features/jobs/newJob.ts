@@ -50,13 +50,14 @@ export const newJobLine = (jobId: string, lineId: string, position: number) => (
 });
 
 /** The joint with the bolt and washers it had: washers are counted anew at the torque. */
-export const newJobJoint = (jobId: string, joint: Joint, position: number) => ({
+export const newJobJoint = (jobId: string, joint: Joint, position: number, refit: boolean) => ({
   jobId,
   jointId: joint.id,
   bolt: joint.bolt,
   washer: joint.washer,
   boltState: 'new' as const,
   oldIsSwitch: joint.bolt?.carries?.includes('switch') ?? false,
+  refit,
   handTight: false,
   leakChecked: false,
   position,

@@ -1,6 +1,6 @@
 import type { JobDetail, Joint, Person, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, torqueOf } from '@zephyrcombe/contract';
-import { fittedFacts, jointGate } from '@zephyrcombe/workshop';
+import { fittedFacts, jointGate, renewedIn } from '@zephyrcombe/workshop';
 import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
 import type { Caution, TorqueVerdict } from '@zephyrcombe/core';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
@@ -92,7 +92,8 @@ function attempted(
     seal: joint.seal,
     eyes: eyesOn(partsOf(detail), joint.id),
     freshWashers: body.freshWashers,
-    settled: body.settled,
+    // Where nothing new went on there is nothing that has to settle.
+    settled: body.settled || !renewedIn(detail).hoses,
     reading_Nm: body.torque_Nm,
     range: governing,
     wrenchMaximum_Nm: wrench.maximum_Nm,

@@ -1,7 +1,7 @@
 /** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { hoseOfJob, isClosed, partsOf, proofCautions } from '@zephyrcombe/contract';
-import { isOfferedUp, isTorqued, jointGate } from '@zephyrcombe/workshop';
+import { isOffered, isOfferedUp, isTorqued, jointGate, renewedIn } from '@zephyrcombe/workshop';
 import { FIT_CHECK_NAMES, LINES_OFFERED, problemText, SEAL_NAMES } from '@zephyrcombe/messages';
 import type { FitStep } from '@zephyrcombe/core';
 import { assumedOfJoint, fitPlan, judgeOfferUp, unseenOfJoint } from '@zephyrcombe/core';
@@ -42,13 +42,26 @@ const Steps = styled.ol`
   }
 `;
 
-/** Whether every hose that comes to a joint was accepted out of its box, or was made here: until then its parts are on paper. */
-const isInHand = (detail: JobDetail, jointId: string): boolean =>
-  hosesOn(detail, jointId).every(({ id }) => {
-    const own = detail.hoses.find(({ hoseId }) => hoseId === id);
-    const isAccepted = own?.kit?.decided?.verdict !== undefined && own.kit.decided.verdict !== 'return';
-    return own === undefined || isAccepted || own.build?.madeHere === true;
+/**
+ * Whether every new hose that comes to a joint was accepted out of its box, or was made here: until then its parts are on paper. On a
+ * joint that is only tightened anew there are none.
+ */
+function partsAt(detail: JobDetail, jointId: string): 'inHand' | 'onPaper' | 'asEntered' {
+  const own = hosesOn(detail, jointId).flatMap(
+    ({ id }) => detail.hoses.find(({ hoseId }) => hoseId === id) ?? [],
+  );
+  if (own.length === 0) return 'asEntered';
+  const isHere = own.every(({ kit, build }) => {
+    const isAccepted = kit?.decided?.verdict !== undefined && kit.decided.verdict !== 'return';
+    return isAccepted || build?.madeHere === true;
   });
+  return isHere ? 'inHand' : 'onPaper';
+}
+const DRAWN_FROM = {
+  inHand: 'Drawn to scale from the parts in the box.',
+  onPaper: 'Drawn to scale from what was specified: nobody has accepted the parts yet.',
+  asEntered: 'Drawn to scale from what is entered for this joint.',
+} as const;
 
 export function FitPage() {
   const detail = useJob();
@@ -64,12 +77,13 @@ export function FitPage() {
   const plan = fitPlan(
     views.map(({ joint }) => ({ id: joint.id, seal: joint.seal })),
     partsOf(detail).hoses.filter((hose) => detail.hoses.some((inScope) => inScope.hoseId === hose.id)),
+    renewedIn(detail),
   );
   const steps: readonly FitStep[] = plan.ok ? plan.value : [];
   const toTorque = steps.flatMap((step) => (step.kind === 'torque' ? [step.jointId] : []));
   const nextJointId = toTorque.find((id) => !isTorqued(detail, id)) ?? null;
   // Nothing is opened before the new hose has been held against its route.
-  const toLookInto = (detail.job.fitChecks.offeredUp ? [jointId ?? '', ...toTorque] : [])
+  const toLookInto = (isOffered(detail) ? [jointId ?? '', ...toTorque] : [])
     .flatMap((id) => jointView(detail, id) ?? [])
     .find(({ joint, port }) => !isTorqued(detail, joint.id) && unseenOfJoint(joint, port).length > 0);
   const current = jointView(detail, jointId ?? '') ?? jointView(detail, nextJointId ?? toTorque[0] ?? '');
@@ -90,9 +104,7 @@ export function FitPage() {
               <Fine>
                 {assumedOfJoint(current.joint, current.port).length > 0
                   ? 'What is only assumed is drawn broken.'
-                  : isInHand(detail, current.joint.id)
-                    ? 'Drawn to scale from the parts in the box.'
-                    : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
+                  : DRAWN_FROM[partsAt(detail, current.joint.id)]}{' '}
                 {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
               </Fine>
             ) : null}
@@ -109,7 +121,7 @@ export function FitPage() {
                 .filter(({ code }) => code !== 'notProved')}
             />
           )}
-          {steps.length > 0 ? <Cautions cautions={judgeOfferUp(detail.job.fitChecks.offeredUp)} /> : null}
+          {steps.length > 0 ? <Cautions cautions={judgeOfferUp(isOffered(detail))} /> : null}
           <Steps>
             {steps.map((step) => (
               <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
@@ -122,7 +134,7 @@ export function FitPage() {
           </Fine>
         </Sheet>
         <ItemsSheet stage="fit" />
-        <CapsSheet />
+        {detail.hoses.length > 0 ? <CapsSheet /> : null}
       </Stack>
       {current ? (
         <TorquePanel

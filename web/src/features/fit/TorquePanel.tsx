@@ -1,6 +1,6 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
 import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
-import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isSettled, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
   cautionText,
   MATERIAL_NAMES,
@@ -87,8 +87,7 @@ export function TorquePanel({
   const done = isTorqued(detail, joint.id);
   const finished = isClosed(detail.job);
   const reading = readQuantity(draft.text, 'torque').quantity;
-  const settled =
-    detail.job.fitChecks.settle && detail.job.fitChecks.lockToLock && detail.job.fitChecks.droopAndBump;
+  const settled = isSettled(detail);
   const judged =
     reading === null || !wrench
       ? null

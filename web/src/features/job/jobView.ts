@@ -47,10 +47,11 @@ export function selectedHose(
 }
 
 /** The hoses and hard lines that a job renews, as its scope names them. */
-export function scopeIdsOf({ hoses, lines }: Pick<JobDetail, 'hoses' | 'lines'>) {
+export function scopeIdsOf({ hoses, lines, joints }: Pick<JobDetail, 'hoses' | 'lines' | 'joints'>) {
   const hoseIds = hoses.map(({ hoseId }) => hoseId);
   const lineIds = lines.map(({ lineId }) => lineId);
-  return { hoseIds, lineIds, all: [...hoseIds, ...lineIds] };
+  const jointIds = joints.filter(({ refit }) => refit).map(({ jointId }) => jointId);
+  return { hoseIds, lineIds, jointIds, all: [...hoseIds, ...lineIds] };
 }
 
 /** The hard line that is selected, or the first of a job without hoses. */

@@ -2,6 +2,7 @@ import type { Circuit } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
 import { canBeLaidOut } from '@zephyrcombe/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
@@ -16,8 +17,8 @@ import { useDraft } from '../../app/useDraft.ts';
 import styled from 'styled-components';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
-import { Fine, Head, Line, Page, Stack } from '../../design/layout.ts';
-import { PHONE } from '../../design/tokens.ts';
+import { Fine, Head, Line, Page, Stack, Unseen } from '../../design/layout.ts';
+import { colour, PHONE } from '../../design/tokens.ts';
 import type { JobScope } from './newJob.ts';
 import { hardLinesOf, hosesOf, isSameScope, many, shapesOf, titleFor, wholeScope } from './newJob.ts';
 import { VehicleSearch } from './VehicleSearch.tsx';
@@ -113,14 +114,12 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
     circuitIds: listIn(search, 'fluid'),
     hoseIds: listIn(search, 'hoses'),
     lineIds: listIn(search, 'lines'),
+    jointIds: listIn(search, 'joints'),
   };
   const shapes = shapesOf(circuits);
   // One brake with hoses: they are most likely meant. More than one: nothing is, until somebody says so.
-  const usual =
-    asked.circuitIds.length + asked.hoseIds.length + asked.lineIds.length > 0 || circuits.length > 1
-      ? asked
-      : shapes[1];
-  const scope = wholeScope(circuits, draft.scope ?? usual ?? asked);
+  const usual = Object.values(asked).some((ids) => ids.length > 0) || circuits.length > 1 ? asked : shapes[1];
+  const scope = wholeScope(circuits, { ...asked, ...(draft.scope ?? usual) });
   const reason = draft.reason ?? search.get('why') ?? '';
   // Of those that are opened, the first whose lines can be laid out another way.
   const laidOut = circuits.find(
@@ -152,6 +151,7 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
   const renewed = [
     ...(scope.hoseIds.length > 0 ? [many(scope.hoseIds.length, 'hose')] : []),
     ...(scope.lineIds.length > 0 ? [many(scope.lineIds.length, 'hard line')] : []),
+    ...(scope.jointIds.length > 0 ? [many(scope.jointIds.length, 'joint')] : []),
   ].join(' and ');
   return (
     <Places>
@@ -194,6 +194,7 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
                   circuitIds: [...scope.circuitIds],
                   hoseIds: [...scope.hoseIds],
                   lineIds: [...scope.lineIds],
+                  jointIds: [...scope.jointIds],
                 },
               });
             }}
@@ -220,6 +221,15 @@ function NewJob({ vehicleId, circuits }: NewJobProps) {
   );
 }
 
+const More = styled.details`
+  summary {
+    min-height: 44px;
+    padding: 10px 0;
+    color: ${colour('inkSoft')};
+    cursor: pointer;
+  }
+`;
+
 interface CircuitTicksProps {
   readonly circuit: Circuit;
   readonly scope: JobScope;
@@ -231,7 +241,13 @@ function CircuitTicks({ circuit, scope, onScope }: CircuitTicksProps) {
   const write = useWriter();
   const hoses = hosesOf(circuit);
   const lines = hardLinesOf(circuit);
-  const opened = [...hoses, ...lines].some(({ id }) => [...scope.hoseIds, ...scope.lineIds].includes(id));
+  const { joints } = circuit;
+  const opened = [...hoses, ...lines, ...joints].some(({ id }) =>
+    [...scope.hoseIds, ...scope.lineIds, ...scope.jointIds].includes(id),
+  );
+  // Open from the start where one of them is meant; taking its tick away does not close it.
+  const [wasRefit] = useState(() => joints.some(({ id }) => scope.jointIds.includes(id)));
+  const refits = joints.filter(({ id }) => scope.jointIds.includes(id)).length;
   const toggled = (ids: readonly string[], id: string, wanted: boolean) =>
     wanted ? [...ids, id] : ids.filter((one) => one !== id);
   return (
@@ -266,6 +282,25 @@ function CircuitTicks({ circuit, scope, onScope }: CircuitTicksProps) {
           {line.name}: make it anew
         </Tick>
       ))}
+      {joints.length === 0 ? null : (
+        <More open={wasRefit}>
+          <summary>
+            Joints to open and tighten anew, lines stay{refits === 0 ? '' : `: ${refits}`}
+            <Unseen>, {circuit.name}</Unseen>
+          </summary>
+          {joints.map((joint) => (
+            <Tick
+              key={joint.id}
+              isSelected={scope.jointIds.includes(joint.id)}
+              onChange={(wanted) =>
+                onScope({ ...scope, jointIds: toggled(scope.jointIds, joint.id, wanted) })
+              }
+            >
+              {joint.name}
+            </Tick>
+          ))}
+        </More>
+      )}
     </fieldset>
   );
 }

@@ -14,6 +14,8 @@ export interface JobScope {
   readonly hoseIds: readonly string[];
   /** Hard lines that are made anew. */
   readonly lineIds: readonly string[];
+  /** Joints that are opened and tightened anew while their lines stay. */
+  readonly jointIds: readonly string[];
 }
 
 export interface Shape extends JobScope {
@@ -37,6 +39,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
             circuitIds: drawn.map(({ id }) => id),
             hoseIds: [],
             lineIds: [],
+            jointIds: [],
           },
         ]
       : []),
@@ -46,6 +49,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
       circuitIds: [circuit.id],
       hoseIds: hosesOf(circuit).map(({ id }) => id),
       lineIds: [],
+      jointIds: [],
     })),
     ...(withHoses.length > 1
       ? [
@@ -55,6 +59,7 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
             circuitIds: withHoses.map(({ id }) => id),
             hoseIds: all,
             lineIds: [],
+            jointIds: [],
           },
         ]
       : []),
@@ -64,40 +69,47 @@ export function shapesOf(circuits: readonly Circuit[]): readonly Shape[] {
 /** With the circuits of its hoses, each in the order of the drawing. */
 export function wholeScope(
   circuits: readonly Circuit[],
-  { circuitIds, hoseIds, lineIds }: JobScope,
+  { circuitIds, hoseIds, lineIds, jointIds }: JobScope,
 ): JobScope {
   const lines = circuits.flatMap((circuit) => hardLinesOf(circuit)).filter(({ id }) => lineIds.includes(id));
   const hoses = circuits.flatMap((circuit) => hosesOf(circuit)).filter(({ id }) => hoseIds.includes(id));
+  const joints = circuits.flatMap((circuit) => circuit.joints).filter(({ id }) => jointIds.includes(id));
   return {
     circuitIds: circuits
       .map(({ id }) => id)
-      .filter((id) => circuitIds.includes(id) || [...hoses, ...lines].some((line) => line.circuitId === id)),
+      .filter(
+        (id) =>
+          circuitIds.includes(id) || [...hoses, ...lines, ...joints].some((part) => part.circuitId === id),
+      ),
     hoseIds: hoses.map(({ id }) => id),
     lineIds: lines.map(({ id }) => id),
+    jointIds: joints.map(({ id }) => id),
   };
 }
 
 export const isSameScope = (one: JobScope, other: JobScope): boolean =>
-  JSON.stringify([one.circuitIds, one.hoseIds, one.lineIds]) ===
-  JSON.stringify([other.circuitIds, other.hoseIds, other.lineIds]);
+  JSON.stringify([one.circuitIds, one.hoseIds, one.lineIds, one.jointIds]) ===
+  JSON.stringify([other.circuitIds, other.hoseIds, other.lineIds, other.jointIds]);
 
 export const many = (count: number, one: string) => (count === 1 ? `1 ${one}` : `${count} ${one}s`);
 
 /** "Fluid: front brake", "Left hose", "4 hoses: diagonal 1 and diagonal 2". */
 export function titleFor(circuits: readonly Circuit[], scope: JobScope): string {
-  const { circuitIds, hoseIds, lineIds } = wholeScope(circuits, scope);
+  const { circuitIds, hoseIds, lineIds, jointIds } = wholeScope(circuits, scope);
   const where = namesInLine(
     circuits.filter(({ id }) => circuitIds.includes(id)).map(({ name }) => lower(name)),
   );
   const renewed = circuits
-    .flatMap(({ hoses }) => hoses)
-    .filter(({ id }) => [...hoseIds, ...lineIds].includes(id));
+    .flatMap(({ hoses, joints }) => [...hoses, ...joints])
+    .filter(({ id }) => [...hoseIds, ...lineIds, ...jointIds].includes(id));
   const [only] = renewed;
   if (where === '') return '';
   if (renewed.length === 0) return `Fluid: ${where}`.slice(0, 120);
   const counted = [
     ...(hoseIds.length > 0 ? [many(hoseIds.length, 'hose')] : []),
     ...(lineIds.length > 0 ? [many(lineIds.length, 'hard line')] : []),
+    ...(jointIds.length > 0 ? [many(jointIds.length, 'joint')] : []),
   ].join(' and ');
-  return (renewed.length === 1 && only ? only.name : `${counted}: ${where}`).slice(0, 120);
+  const alone = jointIds.length === 1 ? `Joint: ${lower(only?.name ?? '')}` : only?.name;
+  return (renewed.length === 1 && alone ? alone : `${counted}: ${where}`).slice(0, 120);
 }

@@ -4,16 +4,52 @@ import type { Hydraulics } from '@zephyrcombe/core';
 import { changePort } from '@zephyrcombe/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Tick } from '../../design/fields.tsx';
 import { Fine, Line, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { JointPanel } from '../circuit-editor/JointPanel.tsx';
 import { Findings } from '../findings/Findings.tsx';
 import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob } from '../job/JobContext.ts';
+import { scopeIdsOf } from '../job/jobView.ts';
 import { ThreadFinder } from '../threads/ThreadFinder.tsx';
 import { readState, writeState } from '../threads/threadState.ts';
 import { useCircuitSave } from './useCircuitSave.ts';
+
+/** A joint that weeps, or that is in the way, is opened and tightened anew while its lines stay on. */
+function Refit({ jointId, name }: { readonly jointId: string; readonly name: string }) {
+  const detail = useJob();
+  const { job } = detail;
+  const set = useJobAction('setScope', job.id);
+  const { hoseIds, lineIds, jointIds } = scopeIdsOf(detail);
+  const isRefit = jointIds.includes(jointId);
+  if (!isRefit && detail.joints.some((joint) => joint.jointId === jointId)) return null;
+  return (
+    <Sheet>
+      <Tick
+        isSelected={isRefit}
+        isDisabled={isClosed(job) || set.isPending}
+        onChange={(wanted) =>
+          set.mutate({
+            params: { jobId: job.id },
+            body: {
+              version: job.version,
+              circuitIds: detail.circuits.map(({ circuit }) => circuit.id),
+              hoseIds,
+              lineIds,
+              jointIds: [...jointIds.filter((id) => id !== jointId), ...(wanted ? [jointId] : [])],
+            },
+          })
+        }
+      >
+        {name} is opened in this job and tightened anew, its lines stay
+      </Tick>
+      <SaveProblem save={set} />
+    </Sheet>
+  );
+}
 
 export function JointSheet({ jointId }: { readonly jointId: string }) {
   const { job } = useJob();
@@ -106,6 +142,7 @@ export function JointSheet({ jointId }: { readonly jointId: string }) {
           )}
         </>
       )}
+      <Refit jointId={joint.id} name={joint.name} />
       <Sheet>
         <SheetTitle>Found on {joint.name}</SheetTitle>
         <Findings subject="joint" subjectId={joint.id} name={joint.name} />

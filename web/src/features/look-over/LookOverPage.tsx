@@ -1,6 +1,7 @@
 /** What is on the vehicle, what is at each end, what is worn, and what to beware of. */
 import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
-import { BODY_NAMES, COMPONENT_NAMES, SEAL_NAMES, SEAT_NAMES } from '@zephyrcombe/messages';
+import { progressOf } from '@zephyrcombe/workshop';
+import { BODY_NAMES, COMPONENT_NAMES, SEAL_NAMES, SEAT_NAMES, STAGE_NAMES } from '@zephyrcombe/messages';
 import { canBeLaidOut, circuitFaults, hoseAge, knowingOf } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
@@ -22,6 +23,7 @@ import { jointsInOrder } from '../job/jobView.ts';
 import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
 import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
 import { JointSheet } from './JointSheet.tsx';
+import { many } from '../jobs/newJob.ts';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { LinesSheet } from './LinesSheet.tsx';
 import { ScopeSheet } from './ScopeSheet.tsx';
@@ -105,7 +107,14 @@ export function LookOverPage() {
     if (body?.reason !== undefined) clearReason();
     if (body?.title !== undefined) clearTitle();
   });
-  const count = detail.hoses.length;
+  const { stages } = progressOf(detail);
+  // The stage after this one: a joint that is only tightened anew has nothing to measure.
+  const [, next = 'bleed'] = stages;
+  const renewed = [
+    ...(detail.hoses.length > 0 ? [many(detail.hoses.length, 'hose')] : []),
+    ...(detail.lines.length > 0 ? [many(detail.lines.length, 'hard line')] : []),
+  ].join(' and ');
+  const hasEnds = detail.joints.length > 0;
   // Of the circuit that is shown; where nothing is replaced there is none of the job's own to look at.
   const joints = jointsInOrder(detail).filter(({ joint }) => joint.circuitId === circuit.id);
   const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
@@ -195,7 +204,7 @@ export function LookOverPage() {
               edit.mutate({ params, body: { version: job.version, endsConfirmed } })
             }
           >
-            {count > 0
+            {hasEnds
               ? 'Each end is looked at on the part itself, or knowingly assumed: makers change ends within a model year'
               : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
@@ -267,13 +276,15 @@ export function LookOverPage() {
               because={
                 job.endsConfirmed
                   ? null
-                  : count > 0
-                    ? 'Confirm the ends first: everything that is ordered hangs on them.'
-                    : 'Tick what you looked at first.'
+                  : hasEnds && renewed === ''
+                    ? 'Look at the joint and confirm its end first: a wrong thread starts by hand too.'
+                    : hasEnds
+                      ? 'Confirm the ends first: everything that is ordered hangs on them.'
+                      : 'Tick what you looked at first.'
               }
-              onPress={() => void navigate(`/jobs/${job.id}/${count > 0 ? 'measure' : 'bleed'}`)}
+              onPress={() => void navigate(`/jobs/${job.id}/${next}`)}
             >
-              {count > 0 ? `Take ${count === 1 ? '1 hose' : `${count} hoses`} to Measure` : 'Go to Bleed'}
+              {renewed === '' ? `Go to ${STAGE_NAMES[next]}` : `Take ${renewed} to Measure`}
             </PrimaryButton>
             <Fine>
               Pulls, drags, feels wrong? <Link to={symptomsAddress()}>Find out what is behind it</Link>

@@ -5,6 +5,7 @@ import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { Tick } from '../../design/fields.tsx';
 import { Fine, Sheet, SheetTitle } from '../../design/layout.ts';
+import { many } from '../jobs/newJob.ts';
 import { useJob } from '../job/JobContext.ts';
 import { scopeIdsOf } from '../job/jobView.ts';
 
@@ -16,18 +17,27 @@ export function ScopeSheet({ circuits }: { readonly circuits: readonly Circuit[]
   const drawn = circuits.filter(({ components }) => components.length > 0);
   if (drawn.length < 2) return null;
   const inJob = detail.circuits.map(({ circuit }) => circuit.id);
-  const hosesOf = ({ hoses }: Circuit) => hoses.filter(({ id }) => scopeIdsOf(detail).all.includes(id));
+  const { all, jointIds, ...scope } = scopeIdsOf(detail);
+  const linesOf = ({ hoses }: Circuit) => hoses.filter(({ id }) => all.includes(id)).length;
+  const jointsOf = ({ joints }: Circuit) => joints.filter(({ id }) => jointIds.includes(id)).length;
   return (
     <Sheet>
       <SheetTitle>Circuits in this job</SheetTitle>
       {drawn.map((circuit) => {
-        const own = hosesOf(circuit).length;
+        const [lines, joints] = [linesOf(circuit), jointsOf(circuit)];
+        const own = [
+          ...(lines > 0 ? [many(lines, 'line')] : []),
+          ...(joints > 0 ? [many(joints, 'joint')] : []),
+        ];
         return (
           <Tick
             key={circuit.id}
             isSelected={inJob.includes(circuit.id)}
             isDisabled={
-              isClosed(job) || set.isPending || own > 0 || (inJob.length === 1 && inJob[0] === circuit.id)
+              isClosed(job) ||
+              set.isPending ||
+              own.length > 0 ||
+              (inJob.length === 1 && inJob[0] === circuit.id)
             }
             onChange={(wanted) =>
               set.mutate({
@@ -35,14 +45,14 @@ export function ScopeSheet({ circuits }: { readonly circuits: readonly Circuit[]
                 body: {
                   version: job.version,
                   circuitIds: wanted ? [...inJob, circuit.id] : inJob.filter((id) => id !== circuit.id),
-                  hoseIds: scopeIdsOf(detail).hoseIds,
-                  lineIds: scopeIdsOf(detail).lineIds,
+                  hoseIds: scope.hoseIds,
+                  lineIds: scope.lineIds,
                 },
               })
             }
           >
             {circuit.name}
-            {own === 0 ? '' : own === 1 ? ', with 1 line' : `, with ${own} lines`}
+            {own.length === 0 ? '' : `, with ${own.join(' and ')}`}
           </Tick>
         );
       })}

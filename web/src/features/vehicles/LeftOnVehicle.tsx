@@ -6,6 +6,9 @@ import { useWriter } from '../../app/SessionContext.ts';
 import { Fine } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 
+/** How an address names what a job is started for. */
+const ASKED = { hose: 'hoses', hardLine: 'lines', joint: 'joints' } as const;
+
 interface LeftOnVehicleProps {
   readonly vehicleId: string;
   readonly findings: readonly LeftOn[];
@@ -24,12 +27,10 @@ export function LeftOnVehicle({ vehicleId, findings }: LeftOnVehicleProps) {
             <Fine>
               {found.foundBy}, {write.date(found.foundAt)}, in{' '}
               <Link to={`/jobs/${found.jobId}/look-over`}>{found.jobTitle}</Link>
-              {subject === 'hose' ? (
-                <>
-                  {' · '}
-                  <Link to={`/jobs/new?vehicle=${vehicleId}&hoses=${subjectId}`}>Start a job for {name}</Link>
-                </>
-              ) : null}
+              {' · '}
+              <Link to={`/jobs/new?vehicle=${vehicleId}&${ASKED[subject]}=${subjectId}`}>
+                Start a job for {name}
+              </Link>
             </Fine>
           </li>
         ))}
