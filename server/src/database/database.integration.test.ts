@@ -222,6 +222,7 @@ describe('migrations', () => {
     await lines.up(queries);
     await items.up(queries);
     await log.up(queries);
+    await refit.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

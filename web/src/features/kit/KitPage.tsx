@@ -115,15 +115,6 @@ function Check({ own, order, picker }: CheckProps) {
       params: { jobId: detail.job.id, hoseId: hose.hoseId },
       body: { version: hose.version, found, decided, seen: digestOf(facts) },
     });
-  const datum = datumName(orderDatumOf(hose));
-  const old = inDatum(fitted, fitted.length_m, orderDatumOf(hose));
-  const item = (which: KitItem, wanted: string, was: string | null, children: ReactNode) => (
-    <Item key={which} which={which} judged={judged} wanted={wanted} was={was}>
-      {children}
-    </Item>
-  );
-  const endText = (end: Pick<KitEnd, 'family' | 'neckAngle_rad'>) =>
-    `${end.family === 'banjo' ? 'banjo' : 'threaded'}, ${end.neckAngle_rad === 0 ? 'straight' : write.angle(end.neckAngle_rad)}`;
   return (
     <Columns>
       <Stack $gap={16}>
@@ -141,117 +132,18 @@ function Check({ own, order, picker }: CheckProps) {
             Measure and look; nothing is taken from the delivery note. What was typed stays on this device
             until it is kept.
           </Fine>
-          <Rows style={{ marginTop: 10 }}>
-            {item(
-              'length',
-              `${write.length(order.length_m)} ± ${write.length(order.tolerance_m)}, ${datum}`,
-              old.ok ? write.length(old.value.length_m) : null,
-              <QuantityEdit
-                label={`Length found, ${datum}`}
-                value={found.length_m}
-                onValue={(length_m) => look({ length_m })}
-                onEmpty={() => look({ length_m: null })}
-              />,
-            )}
-            {(['endA', 'endB'] as const).map((end) =>
-              item(
-                end,
-                `${endText(order[end])}${order[end].eyeBore_m === null ? '' : `, eye ${write.fineLength(order[end].eyeBore_m)}`}${order[end].thread === null ? '' : `, ${order[end].thread}`}`,
-                endText(fitted[end]),
-                <EndFound
-                  letter={end === 'endA' ? 'A' : 'B'}
-                  wanted={order[end]}
-                  found={found[end]}
-                  finished={finished}
-                  onFound={(next) => look({ [end]: next })}
-                />,
-              ),
-            )}
-            {order.clocking_rad === null
-              ? null
-              : item(
-                  'clocking',
-                  write.angle(order.clocking_rad),
-                  fitted.clocking_rad === null ? null : write.angle(fitted.clocking_rad),
-                  <QuantityEdit
-                    label={`${clockingLabel(order.endA, order.endB)}, as found`}
-                    kind="angle"
-                    allowZero
-                    allowNegative
-                    value={found.clocking_rad}
-                    onValue={(clocking_rad) => look({ clocking_rad })}
-                    onEmpty={() => look({ clocking_rad: null })}
-                  />,
-                )}
-            {(['bolts', 'washers'] as const).map((which) =>
-              item(
-                which,
-                String(order[which]),
-                null,
-                <CountFound
-                  label={`${capital(KIT_ITEM_NAMES[which])} counted`}
-                  value={found[which]}
-                  finished={finished}
-                  onValue={(value) => look({ [which]: value })}
-                />,
-              ),
-            )}
-            {item(
-              'marking',
-              order.use === 'road' ? 'what its standard asks' : 'none asked',
-              null,
-              <SaidFound
-                label="Printed along it"
-                none="nothing is printed"
-                value={found.marking}
-                finished={finished}
-                onValue={(marking) => look({ marking })}
-              />,
-            )}
-            {item(
-              'dateCode',
-              'any, not old',
-              fitted.madeOn === null ? null : write.date(fitted.madeOn),
-              <SaidFound
-                label="Date on it"
-                none="no date"
-                value={found.dateCode}
-                finished={finished}
-                onValue={(dateCode) => look({ dateCode })}
-              />,
-            )}
-            {item(
-              'bore',
-              'clear from end to end',
-              null,
-              <ChoiceRow
-                label="Looked through, blown through"
-                value={found.boreClear === null ? 'open' : found.boreClear ? 'clear' : 'blocked'}
-                options={[
-                  { value: 'open', text: 'not yet' },
-                  { value: 'clear', text: 'clear' },
-                  { value: 'blocked', text: 'not clear' },
-                ]}
-                onChange={(text) => look({ boreClear: text === 'open' ? null : text === 'clear' })}
-              />,
-            )}
-          </Rows>
+          <FoundItems
+            own={own}
+            order={order}
+            found={found}
+            judged={judged}
+            finished={finished}
+            onFound={look}
+          />
         </Sheet>
       </Stack>
       <Stack $gap={14}>
-        <div>
-          <Label>What is found says</Label>
-          <Hero data-testid="kit-verdict">
-            {judged.verdict === null ? (
-              <span aria-label="not known yet">–</span>
-            ) : (
-              VERDICT_HEADS[judged.verdict]
-            )}
-          </Hero>
-          {judged.open.length > 0 ? (
-            <Fine>Not looked at: {judged.open.map((which) => KIT_ITEM_NAMES[which]).join(', ')}.</Fine>
-          ) : null}
-        </div>
+        <FoundVerdict judged={judged} />
         <ChangedSince
           approval={hose.kit?.accepted ?? null}
           standing={standing}
@@ -280,6 +172,147 @@ function Check({ own, order, picker }: CheckProps) {
         <Link to={`/jobs/${detail.job.id}/order`}>Order sheet</Link>
       </Stack>
     </Columns>
+  );
+}
+
+interface FoundItemsProps {
+  readonly own: HoseOfJob;
+  readonly order: KitOrder;
+  readonly found: KitFound;
+  readonly judged: ReturnType<typeof judgeKit>;
+  readonly finished: boolean;
+  readonly onFound: (next: Partial<KitFound>) => void;
+}
+
+/** Item by item: what was ordered, what the old hose has, what is found. */
+function FoundItems({
+  own: { hose, fitted },
+  order,
+  found,
+  judged,
+  finished,
+  onFound: look,
+}: FoundItemsProps) {
+  const write = useWriter();
+  const datum = datumName(orderDatumOf(hose));
+  const old = inDatum(fitted, fitted.length_m, orderDatumOf(hose));
+  const item = (which: KitItem, wanted: string, was: string | null, children: ReactNode) => (
+    <Item key={which} which={which} judged={judged} wanted={wanted} was={was}>
+      {children}
+    </Item>
+  );
+  const endText = (end: Pick<KitEnd, 'family' | 'neckAngle_rad'>) =>
+    `${end.family === 'banjo' ? 'banjo' : 'threaded'}, ${end.neckAngle_rad === 0 ? 'straight' : write.angle(end.neckAngle_rad)}`;
+  return (
+    <Rows style={{ marginTop: 10 }}>
+      {item(
+        'length',
+        `${write.length(order.length_m)} ± ${write.length(order.tolerance_m)}, ${datum}`,
+        old.ok ? write.length(old.value.length_m) : null,
+        <QuantityEdit
+          label={`Length found, ${datum}`}
+          value={found.length_m}
+          onValue={(length_m) => look({ length_m })}
+          onEmpty={() => look({ length_m: null })}
+        />,
+      )}
+      {(['endA', 'endB'] as const).map((end) =>
+        item(
+          end,
+          `${endText(order[end])}${order[end].eyeBore_m === null ? '' : `, eye ${write.fineLength(order[end].eyeBore_m)}`}${order[end].thread === null ? '' : `, ${order[end].thread}`}`,
+          endText(fitted[end]),
+          <EndFound
+            letter={end === 'endA' ? 'A' : 'B'}
+            wanted={order[end]}
+            found={found[end]}
+            finished={finished}
+            onFound={(next) => look({ [end]: next })}
+          />,
+        ),
+      )}
+      {order.clocking_rad === null
+        ? null
+        : item(
+            'clocking',
+            write.angle(order.clocking_rad),
+            fitted.clocking_rad === null ? null : write.angle(fitted.clocking_rad),
+            <QuantityEdit
+              label={`${clockingLabel(order.endA, order.endB)}, as found`}
+              kind="angle"
+              allowZero
+              allowNegative
+              value={found.clocking_rad}
+              onValue={(clocking_rad) => look({ clocking_rad })}
+              onEmpty={() => look({ clocking_rad: null })}
+            />,
+          )}
+      {(['bolts', 'washers'] as const).map((which) =>
+        item(
+          which,
+          String(order[which]),
+          null,
+          <CountFound
+            label={`${capital(KIT_ITEM_NAMES[which])} counted`}
+            value={found[which]}
+            finished={finished}
+            onValue={(value) => look({ [which]: value })}
+          />,
+        ),
+      )}
+      {item(
+        'marking',
+        order.use === 'road' ? 'what its standard asks' : 'none asked',
+        null,
+        <SaidFound
+          label="Printed along it"
+          none="nothing is printed"
+          value={found.marking}
+          finished={finished}
+          onValue={(marking) => look({ marking })}
+        />,
+      )}
+      {item(
+        'dateCode',
+        'any, not old',
+        fitted.madeOn === null ? null : write.date(fitted.madeOn),
+        <SaidFound
+          label="Date on it"
+          none="no date"
+          value={found.dateCode}
+          finished={finished}
+          onValue={(dateCode) => look({ dateCode })}
+        />,
+      )}
+      {item(
+        'bore',
+        'clear from end to end',
+        null,
+        <ChoiceRow
+          label="Looked through, blown through"
+          value={found.boreClear === null ? 'open' : found.boreClear ? 'clear' : 'blocked'}
+          options={[
+            { value: 'open', text: 'not yet' },
+            { value: 'clear', text: 'clear' },
+            { value: 'blocked', text: 'not clear' },
+          ]}
+          onChange={(text) => look({ boreClear: text === 'open' ? null : text === 'clear' })}
+        />,
+      )}
+    </Rows>
+  );
+}
+
+function FoundVerdict({ judged }: Pick<FoundItemsProps, 'judged'>) {
+  return (
+    <div>
+      <Label>What is found says</Label>
+      <Hero data-testid="kit-verdict">
+        {judged.verdict === null ? <span aria-label="not known yet">–</span> : VERDICT_HEADS[judged.verdict]}
+      </Hero>
+      {judged.open.length > 0 ? (
+        <Fine>Not looked at: {judged.open.map((which) => KIT_ITEM_NAMES[which]).join(', ')}.</Fine>
+      ) : null}
+    </div>
   );
 }
 

@@ -1,4 +1,5 @@
 /** What is on the vehicle, what is at each end, what is worn, and what to beware of. */
+import type { Circuit } from '@zephyrcombe/contract';
 import { hydraulicsOf, isClosed } from '@zephyrcombe/contract';
 import { progressOf } from '@zephyrcombe/workshop';
 import { BODY_NAMES, COMPONENT_NAMES, SEAL_NAMES, SEAT_NAMES, STAGE_NAMES } from '@zephyrcombe/messages';
@@ -19,6 +20,7 @@ import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { KnownText, weakest } from '../known/KnownText.tsx';
 import { useCircuitAtHand } from '../job/circuitAtHand.ts';
 import { useJob, useSelection } from '../job/JobContext.ts';
+import type { JointView } from '../job/jobView.ts';
 import { jointsInOrder } from '../job/jobView.ts';
 import { SwappableThreads } from '../vehicles/SwappableThreads.tsx';
 import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
@@ -96,17 +98,11 @@ export function LookOverPage() {
   const { circuit } = useCircuitAtHand();
   const finished = isClosed(job);
   const navigate = useNavigate();
-  const write = useWriter();
   const today = useToday();
   const { jointId } = useSelection();
   const whole = useQuery(vehicleQuery(vehicle.id));
   const params = { jobId: job.id };
-  const [reason, setReason, clearReason] = useDraft(`reason.${job.id}`, job.reason);
-  const [title, setTitle, clearTitle] = useDraft(`title.${job.id}`, job.title);
-  const edit = useJobAction('editJob', job.id, ({ body }) => {
-    if (body?.reason !== undefined) clearReason();
-    if (body?.title !== undefined) clearTitle();
-  });
+  const edit = useJobAction('editJob', job.id);
   const { stages } = progressOf(detail);
   // The stage after this one: a joint that is only tightened anew has nothing to measure.
   const [, next = 'bleed'] = stages;
@@ -117,10 +113,8 @@ export function LookOverPage() {
   const hasEnds = detail.joints.length > 0;
   // Of the circuit that is shown; where nothing is replaced there is none of the job's own to look at.
   const joints = jointsInOrder(detail).filter(({ joint }) => joint.circuitId === circuit.id);
-  const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
   const hydraulics = hydraulicsOf(circuit);
   const faults = circuitFaults(hydraulics);
-  const drawing = `/vehicles/${vehicle.id}/circuits/${circuit.id}`;
 
   return (
     <Columns>
@@ -132,66 +126,7 @@ export function LookOverPage() {
           ) : (
             <>
               <SheetTitle>Ends and ports</SheetTitle>
-              <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
-                <Table role="table">
-                  <thead role="rowgroup">
-                    <tr role="row">
-                      <th scope="col" role="columnheader">
-                        Joint
-                      </th>
-                      <th scope="col" role="columnheader">
-                        Port
-                      </th>
-                      <th scope="col" role="columnheader">
-                        Seat
-                      </th>
-                      <th scope="col" role="columnheader">
-                        Seals by
-                      </th>
-                      <th scope="col" role="columnheader">
-                        Moves with
-                      </th>
-                      <th scope="col" role="columnheader">
-                        Thread and seat
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody role="rowgroup">
-                    {joints.map(({ joint, port, eyes }) => (
-                      <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
-                        <td role="cell">
-                          <Link to={`?joint=${joint.id}`} preventScrollReset>
-                            {joint.name}
-                          </Link>
-                        </td>
-                        <td role="cell" className="figure" data-label="Port">
-                          {port.thread} {port.gender}
-                        </td>
-                        <td role="cell" data-label="Seat">
-                          {SEAT_NAMES[port.seat]}
-                        </td>
-                        <td role="cell" data-label="Seals by">
-                          {SEAL_NAMES[joint.seal]}
-                          {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
-                        </td>
-                        <td role="cell" data-label="Moves with">
-                          {
-                            BODY_NAMES[
-                              circuit.components.find((component) => component.id === joint.componentId)
-                                ?.body ?? 'frame'
-                            ]
-                          }
-                        </td>
-                        <td role="cell" data-label="Thread and seat">
-                          <KnownText
-                            knowing={weakest([knowingOf(port, 'thread'), knowingOf(port, 'seat')])}
-                          />
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </Table>
-              </Scroll>
+              <EndsTable joints={joints} circuit={circuit} jointId={jointId} />
               {jointId === null ? (
                 <Fine>Touch a joint to say what is there, find its thread and its wrench.</Fine>
               ) : null}
@@ -208,68 +143,17 @@ export function LookOverPage() {
               ? 'Each end is looked at on the part itself, or knowingly assumed: makers change ends within a model year'
               : 'Looked at: the cap and its fluid, nipples, hoses and joints'}
           </Tick>
+          <SaveProblem save={edit} />
         </Sheet>
         <LinesSheet />
         <ItemsSheet stage="lookOver" />
         {whole.data ? <SwappableThreads circuits={whole.data.circuits} /> : null}
-        <Sheet>
-          <Spread>
-            <SheetTitle>Parts of the {circuit.name.toLowerCase()}</SheetTitle>
-            {finished ? null : (
-              <Line>
-                <Link to={drawing}>Change on the drawing</Link>
-                {canBeLaidOut(hydraulics) ? (
-                  <Link to={`/jobs/${job.id}/look-over/layouts?circuit=${circuit.id}`}>Compare layouts</Link>
-                ) : null}
-              </Line>
-            )}
-          </Spread>
-          {faults.length > 0 ? <FaultList faults={faults} /> : null}
-          <Rows>
-            {shown.map((component) => (
-              <Spread key={component.id}>
-                <span>{component.name}</span>
-                <Label>
-                  {COMPONENT_NAMES[component.kind].toLowerCase()}, on the {BODY_NAMES[component.body]}
-                  {component.masterBore_m === null ? '' : `, bore ${write.length(component.masterBore_m)}`}
-                  {component.usable_m3 === null ? '' : `, ${write.volume(component.usable_m3)} above minimum`}
-                </Label>
-              </Spread>
-            ))}
-            <Spread>
-              <span>Fluid</span>
-              <Label>the cap asks for {circuit.fluidGrade}</Label>
-            </Spread>
-          </Rows>
-        </Sheet>
+        <PartsSheet circuit={circuit} />
         {/* Last, so that nothing moves when it comes. */}
         {whole.data ? <ScopeSheet circuits={whole.data.circuits} /> : null}
       </Stack>
       <Stack $gap={16}>
-        <TextField label="What the job is" value={title} onChange={setTitle} isDisabled={finished} />
-        {title.trim() === job.title ? null : (
-          <PlainButton
-            because={title.trim() === '' ? 'Say what the job is.' : null}
-            onPress={() => edit.mutate({ params, body: { version: job.version, title: title.trim() } })}
-          >
-            Rename the job
-          </PlainButton>
-        )}
-        <TextField label="Why this job" multiline value={reason} onChange={setReason} isDisabled={finished} />
-        {reason.trim() === job.reason ? null : (
-          <PlainButton
-            onPress={() => edit.mutate({ params, body: { version: job.version, reason: reason.trim() } })}
-          >
-            Save the reason
-          </PlainButton>
-        )}
-        <SaveProblem
-          save={edit}
-          onTakeTheirs={() => {
-            clearReason();
-            clearTitle();
-          }}
-        />
+        <WhatAndWhy />
         {finished ? null : (
           <>
             <PrimaryButton
@@ -315,4 +199,156 @@ export function LookOverPage() {
     ].filter((fact) => fact !== null);
     return `/bench/symptoms?known=${known.join(',')}`;
   }
+}
+
+interface EndsTableProps {
+  readonly joints: readonly JointView[];
+  readonly circuit: Circuit;
+  readonly jointId: string | null;
+}
+
+function EndsTable({ joints, circuit, jointId }: EndsTableProps) {
+  return (
+    <Scroll tabIndex={0} role="region" aria-label="Ends and ports">
+      <Table role="table">
+        <thead role="rowgroup">
+          <tr role="row">
+            <th scope="col" role="columnheader">
+              Joint
+            </th>
+            <th scope="col" role="columnheader">
+              Port
+            </th>
+            <th scope="col" role="columnheader">
+              Seat
+            </th>
+            <th scope="col" role="columnheader">
+              Seals by
+            </th>
+            <th scope="col" role="columnheader">
+              Moves with
+            </th>
+            <th scope="col" role="columnheader">
+              Thread and seat
+            </th>
+          </tr>
+        </thead>
+        <tbody role="rowgroup">
+          {joints.map(({ joint, port, eyes }) => (
+            <tr role="row" key={joint.id} aria-current={joint.id === jointId}>
+              <td role="cell">
+                <Link to={`?joint=${joint.id}`} preventScrollReset>
+                  {joint.name}
+                </Link>
+              </td>
+              <td role="cell" className="figure" data-label="Port">
+                {port.thread} {port.gender}
+              </td>
+              <td role="cell" data-label="Seat">
+                {SEAT_NAMES[port.seat]}
+              </td>
+              <td role="cell" data-label="Seals by">
+                {SEAL_NAMES[joint.seal]}
+                {joint.seal === 'banjo' && eyes > 1 ? `, ${eyes} eyes on one bolt` : ''}
+              </td>
+              <td role="cell" data-label="Moves with">
+                {
+                  BODY_NAMES[
+                    circuit.components.find((component) => component.id === joint.componentId)?.body ??
+                      'frame'
+                  ]
+                }
+              </td>
+              <td role="cell" data-label="Thread and seat">
+                <KnownText knowing={weakest([knowingOf(port, 'thread'), knowingOf(port, 'seat')])} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  );
+}
+
+function PartsSheet({ circuit }: { readonly circuit: Circuit }) {
+  const { job, vehicle } = useJob();
+  const write = useWriter();
+  const finished = isClosed(job);
+  const hydraulics = hydraulicsOf(circuit);
+  const faults = circuitFaults(hydraulics);
+  const drawing = `/vehicles/${vehicle.id}/circuits/${circuit.id}`;
+  const shown = circuit.components.filter((component) => component.kind !== 'bleedNipple');
+  return (
+    <Sheet>
+      <Spread>
+        <SheetTitle>Parts of the {circuit.name.toLowerCase()}</SheetTitle>
+        {finished ? null : (
+          <Line>
+            <Link to={drawing}>Change on the drawing</Link>
+            {canBeLaidOut(hydraulics) ? (
+              <Link to={`/jobs/${job.id}/look-over/layouts?circuit=${circuit.id}`}>Compare layouts</Link>
+            ) : null}
+          </Line>
+        )}
+      </Spread>
+      {faults.length > 0 ? <FaultList faults={faults} /> : null}
+      <Rows>
+        {shown.map((component) => (
+          <Spread key={component.id}>
+            <span>{component.name}</span>
+            <Label>
+              {COMPONENT_NAMES[component.kind].toLowerCase()}, on the {BODY_NAMES[component.body]}
+              {component.masterBore_m === null ? '' : `, bore ${write.length(component.masterBore_m)}`}
+              {component.usable_m3 === null ? '' : `, ${write.volume(component.usable_m3)} above minimum`}
+            </Label>
+          </Spread>
+        ))}
+        <Spread>
+          <span>Fluid</span>
+          <Label>the cap asks for {circuit.fluidGrade}</Label>
+        </Spread>
+      </Rows>
+    </Sheet>
+  );
+}
+
+/** What the job is called and why it is done: kept when somebody says so. */
+function WhatAndWhy() {
+  const { job } = useJob();
+  const finished = isClosed(job);
+  const params = { jobId: job.id };
+  const [reason, setReason, clearReason] = useDraft(`reason.${job.id}`, job.reason);
+  const [title, setTitle, clearTitle] = useDraft(`title.${job.id}`, job.title);
+  const edit = useJobAction('editJob', job.id, ({ body }) => {
+    if (body?.reason !== undefined) clearReason();
+    if (body?.title !== undefined) clearTitle();
+  });
+  return (
+    <>
+      <TextField label="What the job is" value={title} onChange={setTitle} isDisabled={finished} />
+      {title.trim() === job.title ? null : (
+        <PlainButton
+          because={title.trim() === '' ? 'Say what the job is.' : null}
+          onPress={() => edit.mutate({ params, body: { version: job.version, title: title.trim() } })}
+        >
+          Rename the job
+        </PlainButton>
+      )}
+      <TextField label="Why this job" multiline value={reason} onChange={setReason} isDisabled={finished} />
+      {reason.trim() === job.reason ? null : (
+        <PlainButton
+          onPress={() => edit.mutate({ params, body: { version: job.version, reason: reason.trim() } })}
+        >
+          Save the reason
+        </PlainButton>
+      )}
+      <SaveProblem
+        save={edit}
+        onTakeTheirs={() => {
+          clearReason();
+          clearTitle();
+        }}
+      />
+    </>
+  );
 }

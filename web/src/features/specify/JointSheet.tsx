@@ -120,80 +120,9 @@ export function JointSheet({ view, end }: { readonly view: JointView; readonly e
           Clamp and flow on the bench<Unseen>, {joint.name}</Unseen>
         </Link>
       )}
-      {isCalculated(stack) ? (
-        <Rows>
-          <Spread>
-            <Label>fresh washers, {MATERIAL_NAMES[washer.material]}</Label>
-            <strong>{stack.value.washers}</strong>
-          </Spread>
-          <Spread>
-            <Label>engaged thread, wants {write.length(stack.value.leastEngaged_m)}</Label>
-            <span>
-              <strong>{write.length(stack.value.engaged_m)}</strong>{' '}
-              <Working of={`stack of ${joint.name}`} result={stack} />
-            </span>
-          </Spread>
-          <Spread>
-            <Label>clear of the bottom by</Label>
-            <strong>
-              {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
-            </strong>
-          </Spread>
-          {port.depth_m === null ? (
-            <Fine>
-              Nobody has measured how deep this port is: try the bolt with its washers by hand, or enter the
-              depth in Look over.
-            </Fine>
-          ) : null}
-          <Spread>
-            <Label>torque, {torqueSourceName(torqueOf(joint).governing.source)}</Label>
-            <strong>
-              {write.torqueRange(torqueOf(joint).governing.minimum_Nm, torqueOf(joint).governing.maximum_Nm)}
-            </strong>
-          </Spread>
-        </Rows>
-      ) : null}
+      <StackRows view={view} washer={washer} stack={stack} />
       <Stack style={{ marginTop: 12 }}>
-        <Fields>
-          <TextField
-            label={`Bolt thread (port ${port.thread})`}
-            value={parts.thread}
-            isDisabled={finished}
-            error={
-              parts.thread.trim() === '' || threadNamed(parts.thread) !== null
-                ? null
-                : `“${parts.thread}” is no thread known here: for example M10×1.0 or 3/8-24. Is that what stands on the bolt?`
-            }
-            onChange={(thread) => change({ thread })}
-          />
-          <QuantityField
-            label="Bolt under the head"
-            kind="length"
-            text={parts.length}
-            onText={(next) => change({ length: next })}
-          />
-          <Pick<JointMaterial>
-            label="Bolt"
-            value={parts.material}
-            isDisabled={finished}
-            options={MATERIALS}
-            onChange={(material) => change({ material })}
-          />
-          <Pick<JointMaterial>
-            label="Washers"
-            value={parts.washer}
-            isDisabled={finished}
-            options={MATERIALS}
-            onChange={(material) => change({ washer: material })}
-          />
-          <Pick<BoltState>
-            label="The bolt is"
-            value={parts.state}
-            isDisabled={finished}
-            options={BOLT_STATES.map((value) => ({ value, text: BOLT_STATE_NAMES[value] }))}
-            onChange={(state) => change({ state })}
-          />
-        </Fields>
+        <BoltFields portThread={port.thread} parts={parts} finished={finished} onChange={change} />
         {reuse === null ? null : (
           <Notice severity={reuse.severity} title={reuse.title}>
             <p>{reuse.text}</p>
@@ -245,6 +174,103 @@ export function JointSheet({ view, end }: { readonly view: JointView; readonly e
         )}
       </Stack>
     </Sheet>
+  );
+}
+
+interface StackRowsProps {
+  readonly view: JointView;
+  readonly washer: Washer;
+  readonly stack: ReturnType<typeof stackOf>;
+}
+
+/** What follows from the parts: washers, engaged thread, room at the bottom, torque. */
+function StackRows({ view: { joint, port }, washer, stack }: StackRowsProps) {
+  const write = useWriter();
+  if (!isCalculated(stack)) return null;
+  return (
+    <Rows>
+      <Spread>
+        <Label>fresh washers, {MATERIAL_NAMES[washer.material]}</Label>
+        <strong>{stack.value.washers}</strong>
+      </Spread>
+      <Spread>
+        <Label>engaged thread, wants {write.length(stack.value.leastEngaged_m)}</Label>
+        <span>
+          <strong>{write.length(stack.value.engaged_m)}</strong>{' '}
+          <Working of={`stack of ${joint.name}`} result={stack} />
+        </span>
+      </Spread>
+      <Spread>
+        <Label>clear of the bottom by</Label>
+        <strong>
+          {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
+        </strong>
+      </Spread>
+      {port.depth_m === null ? (
+        <Fine>
+          Nobody has measured how deep this port is: try the bolt with its washers by hand, or enter the depth
+          in Look over.
+        </Fine>
+      ) : null}
+      <Spread>
+        <Label>torque, {torqueSourceName(torqueOf(joint).governing.source)}</Label>
+        <strong>
+          {write.torqueRange(torqueOf(joint).governing.minimum_Nm, torqueOf(joint).governing.maximum_Nm)}
+        </strong>
+      </Spread>
+    </Rows>
+  );
+}
+
+interface BoltFieldsProps {
+  readonly portThread: string;
+  readonly parts: PartsDraft;
+  readonly finished: boolean;
+  readonly onChange: (next: Partial<PartsDraft>) => void;
+}
+
+function BoltFields({ portThread, parts, finished, onChange }: BoltFieldsProps) {
+  return (
+    <Fields>
+      <TextField
+        label={`Bolt thread (port ${portThread})`}
+        value={parts.thread}
+        isDisabled={finished}
+        error={
+          parts.thread.trim() === '' || threadNamed(parts.thread) !== null
+            ? null
+            : `“${parts.thread}” is no thread known here: for example M10×1.0 or 3/8-24. Is that what stands on the bolt?`
+        }
+        onChange={(thread) => onChange({ thread })}
+      />
+      <QuantityField
+        label="Bolt under the head"
+        kind="length"
+        text={parts.length}
+        onText={(next) => onChange({ length: next })}
+      />
+      <Pick<JointMaterial>
+        label="Bolt"
+        value={parts.material}
+        isDisabled={finished}
+        options={MATERIALS}
+        onChange={(material) => onChange({ material })}
+      />
+      <Pick<JointMaterial>
+        label="Washers"
+        value={parts.washer}
+        isDisabled={finished}
+        options={MATERIALS}
+        onChange={(material) => onChange({ washer: material })}
+      />
+      <Pick<BoltState>
+        label="The bolt is"
+        value={parts.state}
+        isDisabled={finished}
+        options={BOLT_STATES.map((value) => ({ value, text: BOLT_STATE_NAMES[value] }))}
+        onChange={(state) => onChange({ state })}
+      />
+    </Fields>
   );
 }
 
