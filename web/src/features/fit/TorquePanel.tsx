@@ -1,4 +1,5 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
+import type { TorqueRecord } from '@zephyrcombe/contract';
 import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
 import { digestOf, fittedFacts, isSettled, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
@@ -71,73 +72,107 @@ export function TorquePanel({
     bringIntoView(panel.current);
   }, [isTakenUp, onShown]);
   const detail = useJob();
-  const write = useWriter();
-  const today = useToday();
-  const navigate = useNavigate();
-  const { joint, eyes, chosen } = view;
+  const { joint } = view;
+  const last = detail.torqueRecords.findLast((candidate) => candidate.jointId === joint.id) ?? null;
+  const attempt = useTorqueAttempt(view, onStay);
+  const isDone = last !== null && isTorqued(detail, joint.id);
+  return (
+    <Stack $gap={14} ref={panel}>
+      <RangeOfJoint view={view} reading_Nm={attempt.reading?.value_SI ?? null} last={last} />
+      {isDone ? (
+        <Recorded view={view} last={last} nextJointId={nextJointId} nextName={nextNames[0]} onNext={onNext} />
+      ) : isClosed(detail.job) ? null : (
+        <Entry view={view} attempt={attempt} last={last} nextNames={nextNames} />
+      )}
+    </Stack>
+  );
+}
+
+/** What is typed at a joint, and what the core says of it. */
+function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
+  const detail = useJob();
+  const { joint, eyes } = view;
   const torques = torqueOf(joint);
-  const { minimum_Nm, maximum_Nm, source, forBolt } = torques.governing;
-  // The smallest wrench that reaches the range is the one a colleague would hand over.
-  const fitting = detail.wrenches.find((wrench) => wrench.maximum_Nm >= maximum_Nm) ?? detail.wrenches[0];
   const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
   const record = useJobAction('recordTorque', detail.job.id, clear);
+  // The smallest wrench that reaches the range is the one a colleague would hand over.
+  const fitting =
+    detail.wrenches.find((wrench) => wrench.maximum_Nm >= torques.governing.maximum_Nm) ?? detail.wrenches[0];
   const wrench = detail.wrenches.find((candidate) => candidate.id === draft.wrenchId) ?? fitting;
   const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
-  const washerCount = needed?.ok ? needed.value : 0;
-  const done = isTorqued(detail, joint.id);
-  const finished = isClosed(detail.job);
-  const reading = readQuantity(draft.text, 'torque').quantity;
+  const washerCount = needed?.ok ? needed.value : null;
+  const freshWashers = draft.washers ? (washerCount ?? 0) : 0;
   const settled = isSettled(detail);
+  const reading = readQuantity(draft.text, 'torque').quantity;
   const judged =
     reading === null || !wrench
       ? null
       : judgeTorqueAttempt({
           seal: joint.seal,
           eyes,
-          freshWashers: draft.washers ? washerCount : 0,
+          freshWashers,
           settled,
           reading_Nm: reading.value_SI,
           range: torques.governing,
           wrenchMaximum_Nm: wrench.maximum_Nm,
           wrenchMinimum_Nm: wrench.minimum_Nm,
         });
-  const unit = write.units.torque;
-  const verdict = judged?.ok ? judged.value.verdict : null;
-  const records = detail.torqueRecords.filter((candidate) => candidate.jointId === joint.id);
-  const last = records.at(-1);
   const parts = fittedFacts(detail, joint.id);
-  const standing = last ? torqueStanding(detail, last) : null;
-  const range = wrench ? wrenchRange(wrench.maximum_Nm, wrench.minimum_Nm) : null;
-
-  // What was refused is refused no longer once something is changed.
-  const change = (next: Partial<typeof EMPTY>) => {
-    if (record.isError) record.reset();
-    setDraft({ ...draft, ...next });
+  return {
+    draft,
+    record,
+    torques,
+    wrench,
+    /** Null where the joint has none. */
+    washerCount,
+    reading,
+    judged,
+    parts,
+    // What was refused is refused no longer once something is changed.
+    change: (next: Partial<typeof EMPTY>) => {
+      if (record.isError) record.reset();
+      setDraft({ ...draft, ...next });
+    },
+    send: () => {
+      if (reading === null || !wrench || !judged?.ok) return;
+      const id = draft.id === '' ? newId() : draft.id;
+      setDraft({ ...draft, id });
+      onStay(joint.id);
+      record.mutate({
+        params: { jobId: detail.job.id },
+        body: {
+          id,
+          jointId: joint.id,
+          wrenchId: wrench.id,
+          torque_Nm: reading.value_SI,
+          typed: reading.typed,
+          freshWashers,
+          settled,
+          witnessMark: draft.witness,
+          seen: digestOf(parts),
+          overrides: [],
+        },
+      });
+    },
   };
-  const send = () => {
-    if (reading === null || !wrench || !judged?.ok) return;
-    const id = draft.id === '' ? newId() : draft.id;
-    setDraft({ ...draft, id });
-    onStay(joint.id);
-    record.mutate({
-      params: { jobId: detail.job.id },
-      body: {
-        id,
-        jointId: joint.id,
-        wrenchId: wrench.id,
-        torque_Nm: reading.value_SI,
-        typed: reading.typed,
-        freshWashers: draft.washers ? washerCount : 0,
-        settled,
-        witnessMark: draft.witness,
-        seen: digestOf(parts),
-        overrides: [],
-      },
-    });
-  };
+}
+type Attempt = ReturnType<typeof useTorqueAttempt>;
 
+interface RangeOfJointProps {
+  readonly view: JointView;
+  readonly reading_Nm: number | null;
+  readonly last: TorqueRecord | null;
+}
+
+/** The range that governs with its source, and the reading, or what is recorded, on the ruler. */
+function RangeOfJoint({ view: { joint }, reading_Nm, last }: RangeOfJointProps) {
+  const write = useWriter();
+  const unit = write.units.torque;
+  const torques = torqueOf(joint);
+  const { minimum_Nm, maximum_Nm, source, forBolt, part } = torques.governing;
+  const shown_Nm = reading_Nm ?? last?.torque_Nm ?? null;
   return (
-    <Stack $gap={14} ref={panel}>
+    <>
       <div>
         <Label as="h2" style={{ fontWeight: 400 }}>
           Torque, {joint.name.toLowerCase()}
@@ -148,7 +183,7 @@ export function TorquePanel({
         <Fine>
           {source === null
             ? 'No source given for this figure: it is our default, not to be relied on.'
-            : `${SOURCES[source].title}, for ${TORQUE_PART_NAMES[torques.governing.part]}${forBolt === null ? '' : `, a bolt of ${MATERIAL_NAMES[forBolt].toLowerCase()}`}.`}{' '}
+            : `${SOURCES[source].title}, for ${TORQUE_PART_NAMES[part]}${forBolt === null ? '' : `, a bolt of ${MATERIAL_NAMES[forBolt].toLowerCase()}`}.`}{' '}
           {unit === 'Nm' ? null : `${minimum_Nm}–${maximum_Nm} N·m.`}
         </Fine>
       </div>
@@ -157,162 +192,198 @@ export function TorquePanel({
         low={fromSI(minimum_Nm, unit)}
         high={fromSI(maximum_Nm, unit)}
         end={fromSI(maximum_Nm * 1.5, unit)}
-        reading={
-          reading === null ? (last ? fromSI(last.torque_Nm, unit) : null) : fromSI(reading.value_SI, unit)
-        }
-        readingText={
-          reading === null ? (last ? write.torque(last.torque_Nm) : '') : write.torque(reading.value_SI)
-        }
+        reading={shown_Nm === null ? null : fromSI(shown_Nm, unit)}
+        readingText={shown_Nm === null ? '' : write.torque(shown_Nm)}
         beyondText="over the limit of the fitted part"
         label={`Torque range ${write.torqueRange(minimum_Nm, maximum_Nm)}`}
       />
-      {done && last ? (
-        <>
-          <Notice severity="note" title={`Recorded: ${write.torque(last.torque_Nm)}`}>
-            <p>
-              {last.by}, with {last.wrenchName}
-              {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
-              {last.witnessMark ? ', witness mark made' : ''}.
-            </p>
-          </Notice>
-          {finished ? null : nextJointId === null ? (
-            <PrimaryButton onPress={() => void navigate(`/jobs/${detail.job.id}/bleed`)}>
-              Every joint torqued: go to Bleed
-            </PrimaryButton>
-          ) : (
-            <PrimaryButton onPress={() => onNext(nextJointId)}>
-              Next: {nextNames[0]?.toLowerCase()}
-            </PrimaryButton>
-          )}
-        </>
-      ) : finished ? null : (
-        <>
-          {standing && last ? (
-            <ChangedSince
-              approval={last.fitted}
-              standing={standing}
-              title="Tightened with other parts"
-              did="tightened"
-              until="Fresh washers, and torque it again."
-            />
-          ) : null}
-          {last?.verdict === 'above' ? (
-            <Notice severity="stop" title="This joint was over-torqued">
-              <p>New bolt, fresh washers, then torque it again and record it.</p>
-            </Notice>
-          ) : null}
-          <QuantityField
-            label="Torque reached"
-            kind="torque"
-            big
-            placeholder="e.g. 19.6 N·m or 14 lbf·ft"
-            text={draft.text}
-            onText={(text) => change({ text })}
-            onEnter={send}
-            error={judged && !judged.ok ? problemText(judged.problem, write) : null}
-          />
-          <Rows>
-            <Spread style={{ alignItems: 'end' }}>
-              <div style={{ flex: '1 1 220px' }}>
-                <Pick
-                  label="Wrench"
-                  value={wrench?.id ?? ''}
-                  options={detail.wrenches.map(({ id, name, maximum_Nm: top }) => ({
-                    value: id,
-                    text: `${name}, to ${write.torque(top)}`,
-                  }))}
-                  onChange={(wrenchId) => change({ wrenchId })}
-                />
-              </div>
-              <Fine>
-                {range?.ok
-                  ? `trusted ${write.torqueRange(range.value.lowest_Nm, range.value.highest_Nm)}`
-                  : ''}
-                <br />
-                {wrench?.calibratedOn
-                  ? `checked ${daysBetween(wrench.calibratedOn, today)} days ago`
-                  : 'no calibration date'}
-              </Fine>
-            </Spread>
-            {needed?.ok ? (
-              <Tick isSelected={draft.washers} onChange={(washers) => change({ washers })}>
-                {washerCount} fresh washers fitted, one on both sides of{' '}
-                {eyes === 1 ? 'the eye' : 'every eye'}
-              </Tick>
-            ) : null}
-            <Tick isSelected={draft.witness} onChange={(witness) => change({ witness })}>
-              {WITNESS_MARK_NAMES[joint.seal]}
-            </Tick>
-            {judged?.ok ? (
-              <Spread>
-                <Label>with this wrench the joint may have</Label>
-                <span>
-                  <Figure>
-                    {write.torque(judged.value.likelyLow_Nm)} to {write.torque(judged.value.likelyHigh_Nm)}
-                  </Figure>{' '}
-                  <Working of="torque judgement" result={judged} />
-                </span>
-              </Spread>
-            ) : null}
-          </Rows>
-          {verdict === 'below' && reading ? (
-            <Notice severity="warn" title={`${write.torque(reading.value_SI)} is not tight enough yet`}>
-              <p>
-                {joint.seal === 'banjo' ? 'The washers have not crushed onto both faces. ' : ''}Tighten into{' '}
-                {write.torqueRange(minimum_Nm, maximum_Nm)}.
-              </p>
-            </Notice>
-          ) : null}
-          {judged?.ok ? (
-            <Cautions
-              cautions={[
-                ...judgeTorquePart(torques, fittedBolt(joint, chosen.bolt), reading?.value_SI ?? null),
-                ...shownCautions(judged.cautions, draft.washers),
-              ]}
-              answering={record.error?.code === 'stop-not-answered'}
-            />
-          ) : null}
-          <SaveProblem save={record} seen={parts} />
-          {verdict === 'above' && reading ? (
-            <PlainButton
-              isPending={record.isPending}
-              because={chosen.handTight ? null : NOT_ON_YET}
-              onPress={send}
-            >
-              Record {write.torque(reading.value_SI)} as over-torqued
-            </PlainButton>
-          ) : (
-            <PrimaryButton
-              isPending={record.isPending}
-              because={
-                !chosen.handTight
-                  ? NOT_ON_YET
-                  : !wrench
-                    ? 'No torque wrench is entered: your lead enters it under The shop.'
-                    : reading === null
-                      ? 'Type the torque that was reached.'
-                      : verdict === 'within'
-                        ? null
-                        : 'It has to lie in the range.'
-              }
-              onPress={send}
-            >
-              {reading && verdict === 'within'
-                ? `Record ${write.torque(reading.value_SI)}`
-                : 'Record the torque'}
-            </PrimaryButton>
-          )}
-          {nextNames.length > 0 ? (
-            <Fine>Then: {nextNames.map((name) => name.toLowerCase()).join(', ')}</Fine>
-          ) : null}
-          {judged?.ok && !draft.washers && needed?.ok ? (
-            <Fine>
-              {cautionText({ id: 'M57', evidence: { needed: washerCount, confirmed: 0 } }, write).advice}
-            </Fine>
-          ) : null}
-        </>
+    </>
+  );
+}
+
+interface RecordedProps {
+  readonly view: JointView;
+  readonly last: TorqueRecord;
+  readonly nextJointId: string | null;
+  readonly nextName: string | undefined;
+  readonly onNext: (jointId: string) => void;
+}
+
+function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: RecordedProps) {
+  const { job } = useJob();
+  const write = useWriter();
+  const navigate = useNavigate();
+  return (
+    <>
+      <Notice severity="note" title={`Recorded: ${write.torque(last.torque_Nm)}`}>
+        <p>
+          {last.by}, with {last.wrenchName}
+          {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
+          {last.witnessMark ? ', witness mark made' : ''}.
+        </p>
+      </Notice>
+      {isClosed(job) ? null : nextJointId === null ? (
+        <PrimaryButton onPress={() => void navigate(`/jobs/${job.id}/bleed`)}>
+          Every joint torqued: go to Bleed
+        </PrimaryButton>
+      ) : (
+        <PrimaryButton onPress={() => onNext(nextJointId)}>Next: {nextName?.toLowerCase()}</PrimaryButton>
       )}
-    </Stack>
+    </>
+  );
+}
+
+interface EntryProps {
+  readonly view: JointView;
+  readonly attempt: Attempt;
+  readonly last: TorqueRecord | null;
+  readonly nextNames: readonly string[];
+}
+
+function Entry({ view, attempt, last, nextNames }: EntryProps) {
+  const detail = useJob();
+  const write = useWriter();
+  const { joint, chosen } = view;
+  const { draft, record, torques, washerCount, reading, judged, parts, change, send } = attempt;
+  const standing = last ? torqueStanding(detail, last) : null;
+  return (
+    <>
+      {standing && last ? (
+        <ChangedSince
+          approval={last.fitted}
+          standing={standing}
+          title="Tightened with other parts"
+          did="tightened"
+          until="Fresh washers, and torque it again."
+        />
+      ) : null}
+      {last?.verdict === 'above' ? (
+        <Notice severity="stop" title="This joint was over-torqued">
+          <p>New bolt, fresh washers, then torque it again and record it.</p>
+        </Notice>
+      ) : null}
+      <QuantityField
+        label="Torque reached"
+        kind="torque"
+        big
+        placeholder="e.g. 19.6 N·m or 14 lbf·ft"
+        text={draft.text}
+        onText={(text) => change({ text })}
+        onEnter={send}
+        error={judged && !judged.ok ? problemText(judged.problem, write) : null}
+      />
+      <HowItWasDone view={view} attempt={attempt} />
+      {judged?.ok && judged.value.verdict === 'below' && reading ? (
+        <Notice severity="warn" title={`${write.torque(reading.value_SI)} is not tight enough yet`}>
+          <p>
+            {joint.seal === 'banjo' ? 'The washers have not crushed onto both faces. ' : ''}Tighten into{' '}
+            {write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}.
+          </p>
+        </Notice>
+      ) : null}
+      {judged?.ok ? (
+        <Cautions
+          cautions={[
+            ...judgeTorquePart(torques, fittedBolt(joint, chosen.bolt), reading?.value_SI ?? null),
+            ...shownCautions(judged.cautions, draft.washers),
+          ]}
+          answering={record.error?.code === 'stop-not-answered'}
+        />
+      ) : null}
+      <SaveProblem save={record} seen={parts} />
+      <RecordButton attempt={attempt} isHandTight={chosen.handTight} />
+      {nextNames.length > 0 ? (
+        <Fine>Then: {nextNames.map((name) => name.toLowerCase()).join(', ')}</Fine>
+      ) : null}
+      {judged?.ok && !draft.washers && washerCount !== null ? (
+        <Fine>
+          {cautionText({ id: 'M57', evidence: { needed: washerCount, confirmed: 0 } }, write).advice}
+        </Fine>
+      ) : null}
+    </>
+  );
+}
+
+/** The wrench with where it is trusted, fresh washers, the mark, and what the joint may really have. */
+function HowItWasDone({ view: { joint, eyes }, attempt }: Pick<EntryProps, 'view' | 'attempt'>) {
+  const { wrenches } = useJob();
+  const write = useWriter();
+  const today = useToday();
+  const { draft, wrench, washerCount, judged, change } = attempt;
+  const range = wrench ? wrenchRange(wrench.maximum_Nm, wrench.minimum_Nm) : null;
+  return (
+    <Rows>
+      <Spread style={{ alignItems: 'end' }}>
+        <div style={{ flex: '1 1 220px' }}>
+          <Pick
+            label="Wrench"
+            value={wrench?.id ?? ''}
+            options={wrenches.map(({ id, name, maximum_Nm: top }) => ({
+              value: id,
+              text: `${name}, to ${write.torque(top)}`,
+            }))}
+            onChange={(wrenchId) => change({ wrenchId })}
+          />
+        </div>
+        <Fine>
+          {range?.ok ? `trusted ${write.torqueRange(range.value.lowest_Nm, range.value.highest_Nm)}` : ''}
+          <br />
+          {wrench?.calibratedOn
+            ? `checked ${daysBetween(wrench.calibratedOn, today)} days ago`
+            : 'no calibration date'}
+        </Fine>
+      </Spread>
+      {washerCount === null ? null : (
+        <Tick isSelected={draft.washers} onChange={(washers) => change({ washers })}>
+          {washerCount} fresh washers fitted, one on both sides of {eyes === 1 ? 'the eye' : 'every eye'}
+        </Tick>
+      )}
+      <Tick isSelected={draft.witness} onChange={(witness) => change({ witness })}>
+        {WITNESS_MARK_NAMES[joint.seal]}
+      </Tick>
+      {judged?.ok ? (
+        <Spread>
+          <Label>with this wrench the joint may have</Label>
+          <span>
+            <Figure>
+              {write.torque(judged.value.likelyLow_Nm)} to {write.torque(judged.value.likelyHigh_Nm)}
+            </Figure>{' '}
+            <Working of="torque judgement" result={judged} />
+          </span>
+        </Spread>
+      ) : null}
+    </Rows>
+  );
+}
+
+interface RecordButtonProps {
+  readonly attempt: Attempt;
+  readonly isHandTight: boolean;
+}
+
+function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
+  const write = useWriter();
+  const { record, wrench, reading, judged, send } = attempt;
+  const verdict = judged?.ok ? judged.value.verdict : null;
+  if (verdict === 'above' && reading)
+    return (
+      <PlainButton isPending={record.isPending} because={isHandTight ? null : NOT_ON_YET} onPress={send}>
+        Record {write.torque(reading.value_SI)} as over-torqued
+      </PlainButton>
+    );
+  const because = !isHandTight
+    ? NOT_ON_YET
+    : !wrench
+      ? 'No torque wrench is entered: your lead enters it under The shop.'
+      : reading === null
+        ? 'Type the torque that was reached.'
+        : verdict === 'within'
+          ? null
+          : 'It has to lie in the range.';
+  return (
+    <PrimaryButton isPending={record.isPending} because={because} onPress={send}>
+      {reading && verdict === 'within' ? `Record ${write.torque(reading.value_SI)}` : 'Record the torque'}
+    </PrimaryButton>
   );
 }
 

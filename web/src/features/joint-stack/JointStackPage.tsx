@@ -220,11 +220,17 @@ interface JudgedProps {
   readonly read: ReadStack;
 }
 
-function Judged({ typed, read }: JudgedProps) {
+const Judged = (props: JudgedProps) => (
+  <Stack $gap={16}>
+    <InSection {...props} />
+    <UnderTorque {...props} />
+    <WayOfFluid {...props} />
+  </Stack>
+);
+
+function InSection({ typed, read: { lengths_m: m } }: JudgedProps) {
   const write = useWriter();
-  const { lengths_m: m, torque_Nm, pressure_Pa } = read;
   const { thread, eyes } = typed;
-  const strength = BOLT_STRENGTHS[typed.bolt];
   const stack = boltEngagement({
     eyes,
     eyeThickness_m: m.eye,
@@ -233,15 +239,72 @@ function Judged({ typed, read }: JudgedProps) {
     boltDiameter_m: thread.major_m,
     portDepth_m: m.deep,
   });
-  const passage = jointPassage({
-    bore_m: m.bore,
-    crossHole_m: m.cross,
-    crossHoles: typed.crossHoles,
-    neck_m: m.neck,
-    eyeBore_m: m.hole,
-    eyeThickness_m: m.eye,
-    hoseBore_m: m.hose,
-  });
+  const cautions: readonly Caution[] = [
+    ...(stack.ok ? stack.cautions : []),
+    ...judgeEye(m.hole, thread.major_m),
+    ...judgeWasherMaterial(typed.bolt, typed.washers),
+    ...judgeSwitch(typed.oldSwitch, typed.newSwitch),
+  ];
+  const verdict = BOLT_VERDICTS[boltReuse(typed.bolt, typed.state)];
+  return (
+    <Sheet aria-live="polite">
+      <SheetTitle>In section, to scale</SheetTitle>
+      {stack.ok ? (
+        <Stack $gap={10}>
+          <JointSection
+            parts={{
+              eyes,
+              eyeThickness_mm: m.eye * 1000,
+              washerThickness_mm: m.washer * 1000,
+              boltLength_mm: m.long * 1000,
+              boltDiameter_mm: thread.major_m * 1000,
+              portDepth_mm: m.deep * 1000,
+              boltBore_mm: m.bore * 1000,
+              washerOutside_mm: m.over * 1000,
+            }}
+            washerText={`${MATERIAL_NAMES[typed.washers]} washer`}
+            eyeTexts={Array.from({ length: eyes }, (_none, index) => `eye ${index + 1}`)}
+            threadText={`${thread.designation}, ${write.length(Math.max(0, stack.value.engaged_m))} engaged`}
+            wantsText={`wants ${write.length(stack.value.leastEngaged_m)} or more`}
+            label={`Section of the joint: ${eyes === 1 ? 'one eye' : `${eyes} eyes`}, ${stack.value.washers} washers`}
+          />
+          <Rows>
+            <Spread>
+              <Label>fresh washers</Label>
+              <Figure data-testid="washers">{stack.value.washers}</Figure>
+            </Spread>
+            <Spread>
+              <Label>thread engaged</Label>
+              <span>
+                <Figure>{write.length(stack.value.engaged_m)}</Figure>{' '}
+                <Working of="joint stack" result={stack} />
+              </span>
+            </Spread>
+            <Spread>
+              <Label>clear of the bottom by</Label>
+              <Figure>
+                {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
+              </Figure>
+            </Spread>
+          </Rows>
+          <Cautions cautions={cautions} />
+          {verdict ? (
+            <Notice severity={verdict.severity} title={verdict.title}>
+              <p>{verdict.text}</p>
+            </Notice>
+          ) : null}
+        </Stack>
+      ) : (
+        <Fine>{problemText(stack.problem, write)}</Fine>
+      )}
+    </Sheet>
+  );
+}
+
+function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: JudgedProps) {
+  const write = useWriter();
+  const { thread } = typed;
+  const strength = BOLT_STRENGTHS[typed.bolt];
   const loads = FRICTIONS.map((friction) =>
     boltLoad({
       bolt: {
@@ -260,139 +323,94 @@ function Judged({ typed, read }: JudgedProps) {
       pressure_Pa,
     }),
   );
-  const cautions: readonly Caution[] = [
-    ...(stack.ok ? stack.cautions : []),
-    ...judgeEye(m.hole, thread.major_m),
-    ...judgeWasherMaterial(typed.bolt, typed.washers),
-    ...judgeSwitch(typed.oldSwitch, typed.newSwitch),
-  ];
-  const verdict = BOLT_VERDICTS[boltReuse(typed.bolt, typed.state)];
   const failed = loads.find((load) => !load.ok);
   const worst = loads.flatMap((load) => (load.ok ? [load.value.used] : []));
   return (
-    <Stack $gap={16}>
-      <Sheet aria-live="polite">
-        <SheetTitle>In section, to scale</SheetTitle>
-        {stack.ok ? (
-          <Stack $gap={10}>
-            <JointSection
-              parts={{
-                eyes,
-                eyeThickness_mm: m.eye * 1000,
-                washerThickness_mm: m.washer * 1000,
-                boltLength_mm: m.long * 1000,
-                boltDiameter_mm: thread.major_m * 1000,
-                portDepth_mm: m.deep * 1000,
-                boltBore_mm: m.bore * 1000,
-                washerOutside_mm: m.over * 1000,
-              }}
-              washerText={`${MATERIAL_NAMES[typed.washers]} washer`}
-              eyeTexts={Array.from({ length: eyes }, (_none, index) => `eye ${index + 1}`)}
-              threadText={`${thread.designation}, ${write.length(Math.max(0, stack.value.engaged_m))} engaged`}
-              wantsText={`wants ${write.length(stack.value.leastEngaged_m)} or more`}
-              label={`Section of the joint: ${eyes === 1 ? 'one eye' : `${eyes} eyes`}, ${stack.value.washers} washers`}
-            />
-            <Rows>
-              <Spread>
-                <Label>fresh washers</Label>
-                <Figure data-testid="washers">{stack.value.washers}</Figure>
-              </Spread>
-              <Spread>
-                <Label>thread engaged</Label>
-                <span>
-                  <Figure>{write.length(stack.value.engaged_m)}</Figure>{' '}
-                  <Working of="joint stack" result={stack} />
-                </span>
-              </Spread>
-              <Spread>
-                <Label>clear of the bottom by</Label>
-                <Figure>
-                  {stack.value.bottomGap_m === null ? 'not checked' : write.length(stack.value.bottomGap_m)}
-                </Figure>
-              </Spread>
-            </Rows>
-            <Cautions cautions={cautions} />
-            {verdict ? (
-              <Notice severity={verdict.severity} title={verdict.title}>
-                <p>{verdict.text}</p>
-              </Notice>
-            ) : null}
-          </Stack>
-        ) : (
-          <Fine>{problemText(stack.problem, write)}</Fine>
-        )}
-      </Sheet>
-      <Sheet aria-live="polite">
-        <SheetTitle>What {write.torque(torque_Nm)} does to it</SheetTitle>
-        {failed && !failed.ok ? (
-          <Fine>{problemText(failed.problem, write)}</Fine>
-        ) : (
-          <Stack $gap={10}>
-            <FigureTable>
-              <thead>
-                <tr>
-                  <th scope="col">friction</th>
-                  <th scope="col">clamp</th>
-                  <th scope="col">with the brake on</th>
-                  <th scope="col">worst section</th>
-                  <th scope="col">of its yield</th>
-                </tr>
-              </thead>
-              <tbody>
-                {loads.map((load, index) =>
-                  load.ok ? (
-                    <tr key={index}>
-                      <th scope="row">
-                        {FRICTIONS[index]}{' '}
-                        <Working of={`clamp at friction ${FRICTIONS[index]}`} result={load} />
-                      </th>
-                      <td>{write.quantity({ kind: 'force', value_SI: load.value.clamp_N })}</td>
-                      <td>{write.quantity({ kind: 'force', value_SI: load.value.left_N })}</td>
-                      <td>{load.value.critical}</td>
-                      <td>{write.fraction(load.value.used)}</td>
-                    </tr>
-                  ) : null,
-                )}
-              </tbody>
-            </FigureTable>
-            {Math.max(...worst) > 1 ? (
-              <Notice
-                severity="warn"
-                title={
-                  Math.min(...worst) > 1
-                    ? 'At any friction this torque goes beyond the yield of the bolt'
-                    : 'With little friction this torque goes beyond the yield of the bolt'
-                }
-              >
-                <p>
-                  The cross-drilled neck gives first. Threads clean, dry or oiled as the maker of the figure
-                  asks: oil on a thread and a dry figure break bolts.
-                </p>
-              </Notice>
-            ) : null}
-            <Fine>
-              An estimate, to compare with; the torque itself comes from the maker of the vehicle or the hose,
-              and the weakest part governs.
-            </Fine>
-          </Stack>
-        )}
-      </Sheet>
-      <Sheet aria-live="polite">
-        <SheetTitle>The way of the fluid</SheetTitle>
-        {passage.ok ? (
+    <Sheet aria-live="polite">
+      <SheetTitle>What {write.torque(torque_Nm)} does to it</SheetTitle>
+      {failed && !failed.ok ? (
+        <Fine>{problemText(failed.problem, write)}</Fine>
+      ) : (
+        <Stack $gap={10}>
+          <FigureTable>
+            <thead>
+              <tr>
+                <th scope="col">friction</th>
+                <th scope="col">clamp</th>
+                <th scope="col">with the brake on</th>
+                <th scope="col">worst section</th>
+                <th scope="col">of its yield</th>
+              </tr>
+            </thead>
+            <tbody>
+              {loads.map((load, index) =>
+                load.ok ? (
+                  <tr key={index}>
+                    <th scope="row">
+                      {FRICTIONS[index]}{' '}
+                      <Working of={`clamp at friction ${FRICTIONS[index]}`} result={load} />
+                    </th>
+                    <td>{write.quantity({ kind: 'force', value_SI: load.value.clamp_N })}</td>
+                    <td>{write.quantity({ kind: 'force', value_SI: load.value.left_N })}</td>
+                    <td>{load.value.critical}</td>
+                    <td>{write.fraction(load.value.used)}</td>
+                  </tr>
+                ) : null,
+              )}
+            </tbody>
+          </FigureTable>
+          {Math.max(...worst) > 1 ? (
+            <Notice
+              severity="warn"
+              title={
+                Math.min(...worst) > 1
+                  ? 'At any friction this torque goes beyond the yield of the bolt'
+                  : 'With little friction this torque goes beyond the yield of the bolt'
+              }
+            >
+              <p>
+                The cross-drilled neck gives first. Threads clean, dry or oiled as the maker of the figure
+                asks: oil on a thread and a dry figure break bolts.
+              </p>
+            </Notice>
+          ) : null}
           <Fine>
-            Narrowest {PASSAGE_WORDS[passage.value.narrowest]}:{' '}
-            {write.quantity({ kind: 'area', value_SI: passage.value.areas_m2[passage.value.narrowest] })},{' '}
-            {write.fraction(passage.value.share)} of the hose’s bore.{' '}
-            {passage.value.share >= 1
-              ? 'The joint holds nothing back.'
-              : 'The joint is narrower than its hose: slow to bleed and to release.'}{' '}
-            <Working of="way of the fluid" result={passage} />
+            An estimate, to compare with; the torque itself comes from the maker of the vehicle or the hose,
+            and the weakest part governs.
           </Fine>
-        ) : (
-          <Fine>{problemText(passage.problem, write)}</Fine>
-        )}
-      </Sheet>
-    </Stack>
+        </Stack>
+      )}
+    </Sheet>
+  );
+}
+
+function WayOfFluid({ typed, read: { lengths_m: m } }: JudgedProps) {
+  const write = useWriter();
+  const passage = jointPassage({
+    bore_m: m.bore,
+    crossHole_m: m.cross,
+    crossHoles: typed.crossHoles,
+    neck_m: m.neck,
+    eyeBore_m: m.hole,
+    eyeThickness_m: m.eye,
+    hoseBore_m: m.hose,
+  });
+  return (
+    <Sheet aria-live="polite">
+      <SheetTitle>The way of the fluid</SheetTitle>
+      {passage.ok ? (
+        <Fine>
+          Narrowest {PASSAGE_WORDS[passage.value.narrowest]}:{' '}
+          {write.quantity({ kind: 'area', value_SI: passage.value.areas_m2[passage.value.narrowest] })},{' '}
+          {write.fraction(passage.value.share)} of the hose’s bore.{' '}
+          {passage.value.share >= 1
+            ? 'The joint holds nothing back.'
+            : 'The joint is narrower than its hose: slow to bleed and to release.'}{' '}
+          <Working of="way of the fluid" result={passage} />
+        </Fine>
+      ) : (
+        <Fine>{problemText(passage.problem, write)}</Fine>
+      )}
+    </Sheet>
   );
 }

@@ -129,62 +129,7 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
       />
       {finished ? null : (
         <>
-          <Beside>
-            <Pick
-              label="Read from"
-              value={String(datumIndex)}
-              options={[
-                ...(datumIndex === UNSAID
-                  ? [{ value: String(UNSAID), text: 'Choose: which points did the tape join?' }]
-                  : []),
-                ...datums.map((candidate, index) => ({
-                  value: String(index),
-                  text: datumName(candidate),
-                })),
-              ]}
-              onChange={(index) => setDraft({ ...draft, datum: Number(index) })}
-            />
-            <Pick<Aid>
-              label="Laid along the route"
-              value={draft.aid}
-              options={AIDS.map((aid) => ({ value: aid, text: AID_NAMES[aid] }))}
-              onChange={(aid) => setDraft({ ...draft, aid })}
-            />
-            <QuantityField
-              label={`Accuracy ± (${write.length(AID_UNCERTAINTY_m[draft.aid])} if left blank)`}
-              kind="length"
-              text={draft.uncertainty}
-              onText={(uncertainty) => setDraft({ ...draft, uncertainty })}
-            />
-          </Beside>
-          {draft.aid === 'wire' ? (
-            <WireEntry
-              wire={draft.wire}
-              datum={datums[datumIndex] ?? null}
-              onWire={(wire) => setDraft({ ...draft, wire })}
-            />
-          ) : null}
-          {hangs ? (
-            <Beside>
-              <div style={{ paddingTop: 22 }}>
-                <Tick
-                  isSelected={draft.hangsFree}
-                  onChange={(hangsFree) => setDraft({ ...draft, hangsFree })}
-                >
-                  Wheel clear of the floor, hanging free
-                </Tick>
-              </div>
-              {draft.hangsFree ? null : (
-                <QuantityField
-                  label="Travel left"
-                  kind="length"
-                  allowZero
-                  text={draft.travel}
-                  onText={(travel) => setDraft({ ...draft, travel })}
-                />
-              )}
-            </Beside>
-          ) : null}
+          <HowItWasRead hose={hose} draft={draft} datumIndex={datumIndex} hangs={hangs} onDraft={setDraft} />
           <Cautions cautions={doubtful} answering={take.error?.code === 'stop-not-answered'} />
           <SaveProblem save={take} />
           <div>
@@ -197,21 +142,107 @@ export function ReadingEntry({ hose, pose }: ReadingEntryProps) {
             </PrimaryButton>
           </div>
           {missing ? <Fine role="status">{missing}</Fine> : null}
-          {reading && converted?.ok && !sameDatum(reading.datum, sealingDatum(hose.endA, hose.endB)) ? (
-            <Fine>
-              {reading.typed} {datumName(reading.datum)} is {write.length(converted.value.length_m)}{' '}
-              {datumName(sealingDatum(hose.endA, hose.endB))}.{' '}
-              <Working of="converted reading" result={converted} />
-            </Fine>
-          ) : null}
-          {reading?.wrap ? (
-            <Fine>
-              {write.length(wrapAllowance(reading.wrap).allowance_m)} of the wire lie round the bolts and are
-              off.
-            </Fine>
-          ) : null}
+          <AsConverted hose={hose} reading={reading} />
         </>
       )}
     </Stack>
+  );
+}
+
+interface HowItWasReadProps {
+  readonly hose: JobHose;
+  readonly draft: ReadingDraft;
+  readonly datumIndex: number;
+  readonly hangs: boolean;
+  readonly onDraft: (draft: ReadingDraft) => void;
+}
+
+/** Between which points, by which aid and how well, and whether the wheel hung free. */
+function HowItWasRead({ hose, draft, datumIndex, hangs, onDraft: setDraft }: HowItWasReadProps) {
+  const write = useWriter();
+  const datums = datumsFor(hose);
+  return (
+    <>
+      <Beside>
+        <Pick
+          label="Read from"
+          value={String(datumIndex)}
+          options={[
+            ...(datumIndex === UNSAID
+              ? [{ value: String(UNSAID), text: 'Choose: which points did the tape join?' }]
+              : []),
+            ...datums.map((candidate, index) => ({
+              value: String(index),
+              text: datumName(candidate),
+            })),
+          ]}
+          onChange={(index) => setDraft({ ...draft, datum: Number(index) })}
+        />
+        <Pick<Aid>
+          label="Laid along the route"
+          value={draft.aid}
+          options={AIDS.map((aid) => ({ value: aid, text: AID_NAMES[aid] }))}
+          onChange={(aid) => setDraft({ ...draft, aid })}
+        />
+        <QuantityField
+          label={`Accuracy ± (${write.length(AID_UNCERTAINTY_m[draft.aid])} if left blank)`}
+          kind="length"
+          text={draft.uncertainty}
+          onText={(uncertainty) => setDraft({ ...draft, uncertainty })}
+        />
+      </Beside>
+      {draft.aid === 'wire' ? (
+        <WireEntry
+          wire={draft.wire}
+          datum={datums[datumIndex] ?? null}
+          onWire={(wire) => setDraft({ ...draft, wire })}
+        />
+      ) : null}
+      {hangs ? (
+        <Beside>
+          <div style={{ paddingTop: 22 }}>
+            <Tick isSelected={draft.hangsFree} onChange={(hangsFree) => setDraft({ ...draft, hangsFree })}>
+              Wheel clear of the floor, hanging free
+            </Tick>
+          </div>
+          {draft.hangsFree ? null : (
+            <QuantityField
+              label="Travel left"
+              kind="length"
+              allowZero
+              text={draft.travel}
+              onText={(travel) => setDraft({ ...draft, travel })}
+            />
+          )}
+        </Beside>
+      ) : null}
+    </>
+  );
+}
+
+interface AsConvertedProps {
+  readonly hose: JobHose;
+  readonly reading: ReturnType<typeof readReading>['reading'];
+}
+
+/** The reading between the sealing points, where it was read between others; what of a wire is off. */
+function AsConverted({ hose, reading }: AsConvertedProps) {
+  const write = useWriter();
+  const converted = reading?.converted ?? null;
+  return (
+    <>
+      {reading && converted?.ok && !sameDatum(reading.datum, sealingDatum(hose.endA, hose.endB)) ? (
+        <Fine>
+          {reading.typed} {datumName(reading.datum)} is {write.length(converted.value.length_m)}{' '}
+          {datumName(sealingDatum(hose.endA, hose.endB))}.{' '}
+          <Working of="converted reading" result={converted} />
+        </Fine>
+      ) : null}
+      {reading?.wrap ? (
+        <Fine>
+          {write.length(wrapAllowance(reading.wrap).allowance_m)} of the wire lie round the bolts and are off.
+        </Fine>
+      ) : null}
+    </>
   );
 }
