@@ -115,6 +115,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   vehicleId: 'vehicle',
   circuitId: 'circuit',
   hoseIds: 'hoses of the job',
+  jointIds: 'joints',
   lineIds: 'hard lines',
   offeredHoses: 'hoses held against their routes',
   circuitIds: 'circuits of the job',
