@@ -197,9 +197,14 @@ test('a joint that is found to weep is taken into the job, opened and tightened 
   await page.getByRole('button', { name: 'Go to Fit' }).click();
 
   // Nothing new goes on: nothing to offer up, nothing to settle, no caps.
-  await expect(page.getByText('Drawn to scale from what is entered for this joint.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Section of the joint at Rear caliper/ })).toBeVisible();
   await expect(page.getByText('New hoses laid along')).toBeHidden();
   await expectAccessible(page);
+  // The bolt that was in it is of aluminium.
+  await expect(page.getByText('This bolt does not go back')).toBeVisible();
+  await choose(page.getByLabel('The bolt is'), { label: 'new' });
+  await page.getByRole('button', { name: 'Keep these parts' }).click();
+  await expect(page.getByRole('button', { name: 'Keep these parts' })).toBeHidden();
   await page.getByText('Rear caliper: on hand tight').click();
   await page.getByText(/^2 fresh washers fitted/).click();
   await page.getByText(/^Witness mark/).click();

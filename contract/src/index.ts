@@ -61,6 +61,7 @@ export {
   orderDatumOf,
   orderedLength_m,
   partsCautions,
+  refitCautions,
   proofCautions,
   specificationCautions,
   torqueOf,

@@ -194,6 +194,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: 'The hoses are ordered and have not come.',
         wayOut: 'Open the box and check the hoses in first.',
       };
+    case 'boltUsedUp':
+      return {
+        what: `The bolt at ${obstacle.joint} does not go back: aluminium stretches once, and one that is necked, galled or rounded breaks.`,
+        wayOut: 'Take a new bolt, and say at the joint that it is new.',
+      };
     case 'portNotSeen':
       return {
         what: `Not seen yet at ${obstacle.joint}: ${listOf(

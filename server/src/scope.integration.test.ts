@@ -85,6 +85,11 @@ describe('a joint that is tightened anew', () => {
     const edit = async (body: object) =>
       act(job, 'PATCH', `/joints/${joint.id}`, { version: (await now(job)).joints[0]?.version, ...body });
     expect(problemOf(await torqued(job, joint.id)).errors?.[0]?.field).toBe('notHandTight');
+    // The bolt that was in it is of aluminium: it is not used twice.
+    expect(problemOf(await edit({ handTight: true })).errors?.map(({ field }) => field)).toEqual([
+      'boltUsedUp',
+    ]);
+    good(await edit({ boltState: 'new' }));
     good(await edit({ handTight: true }));
     // The old washers are no washers.
     expect(
@@ -105,6 +110,29 @@ describe('a joint that is tightened anew', () => {
     expect(good(await sign()).job.status).toBe('finished');
   });
 
+  test('is not put on, or tightened, with a bolt of another thread; a reason that was given once is given', async () => {
+    const { joint, job } = await refitted();
+    expect(job.joints[0]?.boltState).toBe('usedSound');
+    const { bolt } = joint;
+    const edit = async (body: object) =>
+      act(job, 'PATCH', `/joints/${joint.id}`, { version: (await now(job)).joints[0]?.version, ...body });
+    const stopsOf = (reply: Reply) => problemOf(reply).cautions?.map(({ id }) => id);
+    const wrong = { ...bolt, thread: 'M10×1.25' };
+    good(await edit({ bolt: wrong, boltState: 'new' }));
+    expect(stopsOf(await edit({ handTight: true }))).toEqual(['M20']);
+    // The right one when it is put on, another before it is tightened.
+    good(await edit({ bolt }));
+    good(await edit({ handTight: true }));
+    good(await edit({ bolt: wrong }));
+    expect(stopsOf(await torqued(job, joint.id))).toEqual(['M20']);
+    const because = 'The port was bored and cut anew to that thread.';
+    good(await edit({ handTight: true, overrides: [{ caution: 'M20', reason: because }] }));
+    good(await torqued(job, joint.id));
+    // Another wrong bolt is another mistake.
+    good(await edit({ bolt: { ...bolt, thread: '3/8-24' } }));
+    expect(stopsOf(await torqued(job, joint.id))).toContain('M20');
+  });
+
   test('comes and goes while nothing was done on it, stays when a page of before says nothing of it, and is told in the log', async () => {
     const { joint, job } = await refitted();
     const put = async (scope: object) =>
@@ -122,7 +150,9 @@ describe('a joint that is tightened anew', () => {
     good(await put({ jointIds: [joint.id] }));
     // Its end is looked at before it is said to have been.
     expect((await now(job)).job.endsConfirmed).toBe(false);
-    good(await act(job, 'PATCH', `/joints/${joint.id}`, { version: 0, handTight: true }));
+    const bolted = { version: 0, boltState: 'new' };
+    good(await act(job, 'PATCH', `/joints/${joint.id}`, bolted));
+    good(await act(job, 'PATCH', `/joints/${joint.id}`, { version: 1, handTight: true }));
     const refused = await put({ jointIds: [] });
     expect([problemOf(refused).code, ...(fields(refused) ?? [])]).toEqual(['in-use', 'jointIds']);
     const { items } = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{

@@ -4,7 +4,7 @@ export { changesBetween, digestOf, factsOf } from './approvals/facts.ts';
 export { boxFacts, boxStanding } from './approvals/box.ts';
 export { orderFacts } from './approvals/order.ts';
 export { keptRoutes } from './approvals/route.ts';
-export { cautionDigest, unanswered } from './approvals/reasons.ts';
+export { cautionDigest, unanswered, withoutReason } from './approvals/reasons.ts';
 export { signatureFacts } from './approvals/signature.ts';
 export { proofFacts, proofStanding } from './approvals/proof.ts';
 export { specificationFacts } from './approvals/specification.ts';

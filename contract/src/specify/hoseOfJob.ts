@@ -142,6 +142,21 @@ export function partsCautions(
   ];
 }
 
+/**
+ * What stands against the parts of a joint that is only tightened anew. Where a hose or a hard line of the job ends there, they are
+ * asked about when that is specified.
+ */
+export function refitCautions(detail: JobDetail, jointId: string): readonly Caution[] {
+  const at = jointOfJob(detail, jointId);
+  const isSpecified = partsOf(detail).hoses.some(
+    ({ id, fromJointId, toJointId }) =>
+      (fromJointId === jointId || toJointId === jointId) &&
+      (detail.hoses.some(({ hoseId }) => hoseId === id) || detail.lines.some(({ lineId }) => lineId === id)),
+  );
+  if (!at || isSpecified) return [];
+  return partsCautions(at).map((caution) => ({ ...caution, subject: at.joint.name }));
+}
+
 /** A length that is ordered behind the neck or between the ferrules rests on the ends, and so does one that is cut here. */
 function takeOffCautions(hose: JobHose, build: HoseBuild | null): readonly Caution[] {
   const datum = build?.madeHere === true ? BETWEEN_FERRULES : orderDatumOf(hose);

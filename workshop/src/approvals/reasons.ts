@@ -1,5 +1,5 @@
 /** A reason answers one caution about one thing, with the evidence that it had: two joints with the same mistake want two reasons. */
-import type { Override } from '@zephyrcombe/contract';
+import type { Override, Reason } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { digestOf, factsOf } from './facts.ts';
 
@@ -25,4 +25,14 @@ export function unanswered(stops: readonly Caution[], reasons: readonly Override
       ? []
       : [stop],
   );
+}
+
+/** Those that nobody has given a reason for in this job, with the evidence that they have now. */
+export function withoutReason(cautions: readonly Caution[], reasons: readonly Reason[]): readonly Caution[] {
+  const given = new Set(
+    reasons.map(({ caution, subject, evidence }) =>
+      digestOf(factsOf({ id: caution, subject, evidence: evidence ?? {} })),
+    ),
+  );
+  return cautions.filter((caution) => !given.has(cautionDigest(caution)));
 }

@@ -1,7 +1,7 @@
 /** Gates that look at the hoses of a job: opening, fitting, tightening, signing. */
 import type { HoseOfJob, JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, jointOfJob, kitOrderOf, proofCautions } from '@zephyrcombe/contract';
-import { judgeKit, KIT_VERDICTS, unseenOfJoint } from '@zephyrcombe/core';
+import { boltReuse, judgeKit, KIT_VERDICTS, unseenOfJoint } from '@zephyrcombe/core';
 import { boxStanding } from '../approvals/box.ts';
 import { lengthStanding } from '../approvals/length.ts';
 import { proofStanding } from '../approvals/proof.ts';
@@ -70,6 +70,7 @@ function handObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {
 /** Putting a joint on by hand, or tightening it: all hoses and hard lines that come to it. */
 export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle[] => [
   ...portObstacles(detail, jointId),
+  ...boltObstacles(detail, jointId),
   ...hosesAt(detail, jointId).flatMap((own) => [
     ...specificationObstacles(detail, own),
     ...handObstacles(detail, own),
@@ -82,6 +83,14 @@ function portObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] 
   const at = jointOfJob(detail, jointId);
   const facts = at ? unseenOfJoint(at.joint, at.port) : [];
   return at && facts.length > 0 ? [{ code: 'portNotSeen', joint: at.joint.name, facts }] : [];
+}
+
+function boltObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] {
+  const at = jointOfJob(detail, jointId);
+  const bolt = at?.joint.seal === 'banjo' ? at.chosen.bolt : null;
+  return at && bolt && boltReuse(bolt.material, at.chosen.boltState) === 'scrap'
+    ? [{ code: 'boltUsedUp', joint: at.joint.name }]
+    : [];
 }
 
 /** Holding these new hoses against their routes, or all: they have to be here. */

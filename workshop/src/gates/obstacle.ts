@@ -21,6 +21,8 @@ export type Obstacle =
   | { readonly code: 'boxNotOpened'; readonly hose: string }
   /** Open by now, and what hoses were ordered by is still assumed. */
   | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly JointFact[] }
+  /** It was in use, and its metal or its marks say that it is not used twice. */
+  | { readonly code: 'boltUsedUp'; readonly joint: string }
   | { readonly code: 'lineNotMeasured'; readonly line: string }
   | { readonly code: 'lineNotMade'; readonly line: string }
   | { readonly code: 'lineNotSeen'; readonly line: string; readonly unseen: readonly LineSeen[] }

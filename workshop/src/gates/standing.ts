@@ -11,6 +11,7 @@ import {
   partsOf,
   proofCautions,
   readingCautions,
+  refitCautions,
   specificationCautions,
   tapeSetting,
   torqueOf,
@@ -55,7 +56,11 @@ function ofJoint(detail: JobDetail, jointId: string): readonly StandingCaution[]
   const { joint, chosen } = own;
   return at(
     'joint',
-    [...judgeTorquePart(torqueOf(joint), fittedBolt(joint, chosen.bolt)), ...capsAt(detail, jointId)],
+    [
+      ...refitCautions(detail, jointId),
+      ...judgeTorquePart(torqueOf(joint), fittedBolt(joint, chosen.bolt)),
+      ...capsAt(detail, jointId),
+    ],
     joint.name,
   );
 }

@@ -1,5 +1,5 @@
 /** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
-import { partsOf } from '@zephyrcombe/contract';
+import { partsOf, refitCautions } from '@zephyrcombe/contract';
 import { isOffered, isTorqued, jointGate } from '@zephyrcombe/workshop';
 import type { Caution } from '@zephyrcombe/core';
 import { judgeOfferUp } from '@zephyrcombe/core';
@@ -32,7 +32,11 @@ export async function editJobJoint(
   if (changes.handTight === true) {
     // What no reason opens comes first: nobody gives one for nothing.
     requireWay(jointGate(detail, jointId), person);
-    stood = [...judgeOfferUp(isOffered(detail)), ...(await donorCautions(action, jointId))];
+    stood = [
+      ...judgeOfferUp(isOffered(detail)),
+      ...refitCautions(detail, jointId),
+      ...(await donorCautions(action, jointId)),
+    ];
     requireStopsAnswered(stood, overrides, person);
   }
   const given = definedOnly(changes);

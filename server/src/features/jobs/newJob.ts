@@ -49,13 +49,13 @@ export const newJobLine = (jobId: string, lineId: string, position: number) => (
   version: 0,
 });
 
-/** The joint with the bolt and washers it had: washers are counted anew at the torque. */
+/** The joint with the bolt and washers it had: washers are counted anew at the torque. A hose comes with new bolts. */
 export const newJobJoint = (jobId: string, joint: Joint, position: number, refit: boolean) => ({
   jobId,
   jointId: joint.id,
   bolt: joint.bolt,
   washer: joint.washer,
-  boltState: 'new' as const,
+  boltState: refit ? ('usedSound' as const) : ('new' as const),
   oldIsSwitch: joint.bolt?.carries?.includes('switch') ?? false,
   refit,
   handTight: false,

@@ -1,6 +1,6 @@
 import type { JobDetail, Joint, Person, Wrench } from '@zephyrcombe/contract';
-import { capsAt, fittedBolt, partsOf, torqueOf } from '@zephyrcombe/contract';
-import { fittedFacts, jointGate, renewedIn } from '@zephyrcombe/workshop';
+import { capsAt, fittedBolt, partsOf, refitCautions, torqueOf } from '@zephyrcombe/contract';
+import { fittedFacts, jointGate, renewedIn, withoutReason } from '@zephyrcombe/workshop';
 import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
 import type { Caution, TorqueVerdict } from '@zephyrcombe/core';
 import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
@@ -43,6 +43,8 @@ export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'reco
             ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
             ...judged.cautions,
             ...capsAt(detail, joint.id),
+            // Another bolt chosen since it was put on; what was answered then is answered.
+            ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
           ];
           requireStopsAnswered(cautions, body.overrides, person);
 

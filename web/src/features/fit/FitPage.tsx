@@ -21,6 +21,7 @@ import type { JointView } from '../job/jobView.ts';
 import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { OpenedPort } from '../known/OpenedPort.tsx';
+import { JointSheet } from '../specify/JointSheet.tsx';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
@@ -57,11 +58,6 @@ function partsAt(detail: JobDetail, jointId: string): 'inHand' | 'onPaper' | 'as
   });
   return isHere ? 'inHand' : 'onPaper';
 }
-const DRAWN_FROM = {
-  inHand: 'Drawn to scale from the parts in the box.',
-  onPaper: 'Drawn to scale from what was specified: nobody has accepted the parts yet.',
-  asEntered: 'Drawn to scale from what is entered for this joint.',
-} as const;
 
 export function FitPage() {
   const detail = useJob();
@@ -93,7 +89,13 @@ export function FitPage() {
         {toLookInto && !isClosed(detail.job) ? (
           <OpenedPort key={toLookInto.joint.id} view={toLookInto} />
         ) : null}
-        {current ? (
+        {current && partsAt(detail, current.joint.id) === 'asEntered' ? (
+          <JointSheet
+            key={current.joint.id}
+            view={current}
+            title={`Joint ${toTorque.indexOf(current.joint.id) + 1}`}
+          />
+        ) : current ? (
           <Sheet>
             <SheetTitle>
               Joint {toTorque.indexOf(current.joint.id) + 1}, {current.joint.name.toLowerCase()}:{' '}
@@ -104,7 +106,9 @@ export function FitPage() {
               <Fine>
                 {assumedOfJoint(current.joint, current.port).length > 0
                   ? 'What is only assumed is drawn broken.'
-                  : DRAWN_FROM[partsAt(detail, current.joint.id)]}{' '}
+                  : partsAt(detail, current.joint.id) === 'inHand'
+                    ? 'Drawn to scale from the parts in the box.'
+                    : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
                 {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
               </Fine>
             ) : null}

@@ -1,4 +1,4 @@
-/** Bolt and washers of one joint of the hose that is specified, judged as they are chosen, with the joint drawn in section. */
+/** Bolt and washers of one joint, judged as they are chosen, with the joint drawn in section. */
 import type { Bolt, Washer } from '@zephyrcombe/contract';
 import { isClosed, torqueOf } from '@zephyrcombe/contract';
 import {
@@ -47,7 +47,13 @@ interface PartsDraft {
   readonly oldIsSwitch: boolean;
 }
 
-export function JointSheet({ view, end }: { readonly view: JointView; readonly end: 'A' | 'B' }) {
+interface JointSheetProps {
+  readonly view: JointView;
+  /** Which joint it is, before its name. */
+  readonly title: string;
+}
+
+export function JointSheet({ view, title }: JointSheetProps) {
   const detail = useJob();
   const write = useWriter();
   const { joint, port, chosen, eyes } = view;
@@ -96,7 +102,7 @@ export function JointSheet({ view, end }: { readonly view: JointView; readonly e
   return (
     <Sheet>
       <SheetTitle>
-        {end}: {joint.name}, {eyes === 1 ? 'one eye' : `${eyes} eyes`}
+        {title}: {joint.name}, {eyes === 1 ? 'one eye' : `${eyes} eyes`}
       </SheetTitle>
       <JointDrawing view={view} bolt={bolt} washer={washer} />
       {joint.eyeThickness_m === null || port.depth_m === null ? null : (

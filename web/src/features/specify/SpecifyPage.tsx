@@ -53,7 +53,7 @@ function HoseOnPaper({ own }: { readonly own: HoseOfJob }) {
         <MaterialSheet own={own} at={at} finished={finished} />
         <Pair>
           {views.map((view, index) => (
-            <JointSheet key={view.joint.id} view={view} end={index === 0 ? 'A' : 'B'} />
+            <JointSheet key={view.joint.id} view={view} title={index === 0 ? 'A' : 'B'} />
           ))}
         </Pair>
       </Stack>
