@@ -13,6 +13,7 @@ export {
   PAPERS,
   TemplateRequestSchema,
 } from './entities/drawings.ts';
+export { FitPlanDocumentSchema, PlanScopeSchema } from './formats/fitPlan.ts';
 export type { OrderDocument, OrderHose } from './formats/orderDocument.ts';
 export {
   ORDER_FORMAT,

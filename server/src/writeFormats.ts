@@ -2,7 +2,7 @@
 /** Writes what docs/formats says of the API and of the files that leave the shop, from the contract. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { OrderDocumentSchema, VehicleDocumentSchema } from '@zephyrcombe/contract';
+import { FitPlanDocumentSchema, OrderDocumentSchema, VehicleDocumentSchema } from '@zephyrcombe/contract';
 import { z } from 'zod';
 import { buildApp } from './app.ts';
 import { openDatabase } from './database/database.ts';
@@ -44,4 +44,5 @@ const write = (name: string, content: unknown) => {
 write('openapi.json', app.swagger());
 write('vehicle-1.schema.json', z.toJSONSchema(VehicleDocumentSchema));
 write('order-1.schema.json', z.toJSONSchema(OrderDocumentSchema));
+write('fit-plan-1.schema.json', z.toJSONSchema(FitPlanDocumentSchema));
 process.exit(0);
