@@ -17,9 +17,16 @@ import {
   solveScene,
   piecesOf,
 } from '@zephyrcombe/core';
+import { planOf } from '@zephyrcombe/core/plan';
+import { corners, IMPOSSIBLE } from './fitScopes.ts';
 import { cannonRope, MOST_STEPS, rapierRope, readyEngines, timeEngine } from './engines.ts';
 import type { Ratio } from './ratio.ts';
 import { ratioOf } from './ratio.ts';
+
+/** Four corners of a van, and as many as five vans have. */
+const VAN = corners(4);
+const FLEET = corners(20);
+const STUCK = corners(20, IMPOSSIBLE);
 
 const TAPE: TapeSetting = {
   checks: {
@@ -162,6 +169,21 @@ const ratios: Ratio[] = [
     'cut list of 60 pieces from 14 lengths against 6 from 3',
     () => cutList(spread(6, 0.3, 1.5), spread(3, 2, 10), RULES),
     () => cutList(spread(60, 0.3, 1.5), spread(14, 2, 10), RULES),
+  ),
+  await ratioOf(
+    'plan of fitting, 60 joints against 12',
+    () => planOf(VAN),
+    () => planOf(FLEET),
+  ),
+  await ratioOf(
+    'plan of fitting, 240 joints against 60',
+    () => planOf(FLEET),
+    () => planOf(corners(80)),
+  ),
+  await ratioOf(
+    'why 60 joints have no plan against their plan',
+    () => planOf(FLEET),
+    () => planOf(STUCK),
   ),
   await ratioOf(
     'parse of "8 1/2 in" against Number("8.5")',
