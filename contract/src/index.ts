@@ -48,7 +48,7 @@ export type { LineOfJob, LineSeen } from './specify/lineOfJob.ts';
 export { lineCautions, lineMadeOf, lineOfJob, unseenOf } from './specify/lineOfJob.ts';
 export type { JobLine } from './entities/line.ts';
 export type { ItemKind, JobItem } from './entities/item.ts';
-export { ITEM_KINDS } from './entities/item.ts';
+export { isTightened, ITEM_KINDS } from './entities/item.ts';
 export {
   boxCounts,
   buildFacts,

@@ -14,7 +14,7 @@ export const FIELD_FAULTS = {
   noJoint: 'names no joint of this vehicle',
   nothingNamed:
     'is empty: name a hose to replace, a joint to tighten anew, or a circuit whose fluid is changed',
-  boltsOnly: 'is for mount bolts only',
+  boltsOnly: 'is for mount bolts and bleed nipples only',
   boltIsOff: 'is of a bolt that is on again: tick it',
   notInJob: 'is not a circuit of this job',
   noVehicleHere: 'is not a vehicle of this shop',

@@ -1,6 +1,6 @@
 /** One line of the log in words: what was done to which part, with the figure and the verdict. */
 import type { JobDetail, LogEntry, LogKind, ToldDetail } from '@zephyrcombe/contract';
-import { partsOf, toldBy } from '@zephyrcombe/contract';
+import { isTightened, partsOf, toldBy } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { cautionText } from './cautions.ts';
 import { FIT_CHECK_NAMES, handoverNames, POSE_CHECK_NAMES, vehicleWords } from './checks.ts';
@@ -90,7 +90,11 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
   itemSaved: ({ done, handling, item, torque_Nm, typed }, { write }) => [
     torque_Nm !== undefined && write.torque(torque_Nm),
     done === true ? 'on again' : handling === 'replace' ? 'to be replaced' : 'comes off',
-    done === true && item === 'mountBolt' && torque_Nm === undefined && 'by feel, no figure',
+    done === true &&
+      item !== undefined &&
+      isTightened(item) &&
+      torque_Nm === undefined &&
+      'by feel, no figure',
     typedAs(typed),
   ],
   itemRemoved: ({ because }) => [becauseOf(because)],

@@ -100,6 +100,7 @@ export const ITEM_NAMES: Readonly<Record<ItemKind, string>> = {
   bracket: 'bracket',
   clip: 'clip',
   mountBolt: 'mount bolt',
+  nipple: 'bleed nipple',
 };
 
 export const FLARE_FORM_NAMES: Readonly<Record<FlareForm, string>> = {

@@ -1,9 +1,11 @@
-/** Brackets, clips and mount bolts that a job takes off and puts on again: what holds a hose holds it afterwards too. */
+/** Brackets, clips, mount bolts and bleed nipples that a job takes off and puts on again: what holds a hose holds it afterwards too. */
 import { z } from 'zod';
 import { Id, Instant, Name, Typed, Version } from './common.ts';
 
-export const ITEM_KINDS = ['bracket', 'clip', 'mountBolt'] as const;
+export const ITEM_KINDS = ['bracket', 'clip', 'mountBolt', 'nipple'] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
+/** It is tightened: to a figure, or by feel. */
+export const isTightened = (kind: ItemKind): boolean => kind === 'mountBolt' || kind === 'nipple';
 export const ITEM_HANDLINGS = ['refit', 'replace'] as const;
 
 export const JobItemSchema = z.strictObject({

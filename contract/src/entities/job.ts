@@ -337,7 +337,7 @@ export const JobDetailSchema = z.strictObject({
   hoses: z.array(JobHoseSchema),
   /** Hard lines that are made anew. */
   lines: z.array(JobLineSchema),
-  /** Brackets, clips and mount bolts. */
+  /** Brackets, clips, mount bolts and nipples. */
   items: z.array(JobItemSchema),
   joints: z.array(JobJointSchema),
   readings: z.array(ReadingSchema),

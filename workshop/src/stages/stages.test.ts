@@ -12,6 +12,8 @@ describe('job progress', () => {
     madeLines: 0,
     joints: 3,
     torquedJoints: 0,
+    items: 0,
+    fittedItems: 0,
     nipples: 2,
     clearNipples: 0,
     finished: false,
@@ -58,5 +60,12 @@ describe('job progress', () => {
     });
     // A hose that was taken out of the job leaves a joint that was tightened.
     expect(jobProgress({ ...fluid, joints: 1, torquedJoints: 1 }).stages).toContain('fit');
+    // What was taken off goes on again somewhere, also where nothing else is fitted.
+    const off = { ...fluid, items: 2, fittedItems: 1 };
+    expect([jobProgress(off).stages.includes('fit'), jobProgress(off).done.includes('fit')]).toEqual([
+      true,
+      false,
+    ]);
+    expect(jobProgress({ ...off, fittedItems: 2 }).done).toContain('fit');
   });
 });

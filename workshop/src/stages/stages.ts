@@ -19,6 +19,9 @@ export interface JobTally {
   readonly madeLines: number;
   readonly joints: number;
   readonly torquedJoints: number;
+  /** Brackets, clips, bolts and nipples that were taken off, and those that are on again. */
+  readonly items: number;
+  readonly fittedItems: number;
   readonly nipples: number;
   readonly clearNipples: number;
   readonly finished: boolean;
@@ -53,8 +56,9 @@ const RULES: Readonly<Record<Stage, StageRule>> = {
   },
   // A joint that was tightened stays in the job when its hose is taken out: it is evidence.
   fit: {
-    applies: (tally) => isRenewed(tally) || tally.joints > 0,
-    isDone: ({ joints, torquedJoints }) => joints > 0 && torquedJoints === joints,
+    applies: (tally) => isRenewed(tally) || tally.joints + tally.items > 0,
+    isDone: ({ joints, torquedJoints, items, fittedItems }) =>
+      joints + items > 0 && torquedJoints === joints && fittedItems === items,
   },
   bleed: {
     applies: () => true,
@@ -100,6 +104,8 @@ export function progressOf(detail: JobDetail): Progress {
     ).length,
     joints: detail.joints.length,
     torquedJoints: detail.joints.filter(({ jointId }) => isTorqued(detail, jointId)).length,
+    items: detail.items.length,
+    fittedItems: detail.items.filter(({ done }) => done !== null).length,
     nipples: nipples.length,
     clearNipples: nipples.filter(({ id }) => isNippleClear(detail, id)).length,
     finished: detail.job.status === 'finished',

@@ -1,6 +1,7 @@
 /** Brackets, clips and mount bolts: noted when they come off, on again before anybody signs. */
 import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
+import { progressOf } from '@zephyrcombe/workshop';
 import { PlayedJob } from '../../mistakes/playedJob.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -36,6 +37,20 @@ test('stands in the way of the signature until it is on again, by feel or with i
   await job.done(put(bolt, { version: 2, done: true }));
   expect((await item(bolt))?.done?.torque_Nm).toBeNull();
   expect((await job.finish()).statusCode).toBe(200);
+});
+
+test('has a stage to be put on in, also where nothing else is fitted; a nipple may have a figure too', async () => {
+  const id = randomUUID();
+  const nipple = { kind: 'nipple', name: 'Nipple of the front caliper', handling: 'replace' };
+  expect(progressOf(await now()).stages).not.toContain('fit');
+  await job.done(put(id, nipple));
+  expect(progressOf(await now())).toMatchObject({
+    stages: ['look-over', 'fit', 'bleed', 'hand-over'],
+    done: [],
+  });
+  await job.done(put(id, { ...nipple, version: 0, done: true, torque_Nm: 8, typed: '8 N·m' }));
+  expect(progressOf(await now()).done).toEqual(['fit']);
+  expect((await now()).items).toMatchObject([{ kind: 'nipple', done: { torque_Nm: 8 } }]);
 });
 
 test('sent twice it is one; under an id of another job, or on an old version, it is refused', async () => {

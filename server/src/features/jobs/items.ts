@@ -1,4 +1,5 @@
-/** Brackets, clips and mount bolts of a job: noted when they come off, ticked when they are on again. */
+/** Brackets, clips, mount bolts and nipples of a job: noted when they come off, ticked when they are on again. */
+import { isTightened } from '@zephyrcombe/contract';
 import { REFUSALS } from '@zephyrcombe/messages';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
@@ -16,7 +17,7 @@ export async function saveItem(
 ): Promise<void> {
   const current = detail.items.find(({ id }) => id === itemId);
   if (torque_Nm !== null) {
-    if (entry.kind !== 'mountBolt') throw fieldProblem('torque_Nm', 'boltsOnly');
+    if (!isTightened(entry.kind)) throw fieldProblem('torque_Nm', 'boltsOnly');
     if (!done) throw fieldProblem('torque_Nm', 'boltIsOff');
     requireTyped(typed, 'torque', torque_Nm, 'torque_Nm');
   }

@@ -6,6 +6,7 @@ import { FIT_CHECK_NAMES, LINES_OFFERED, problemText, SEAL_NAMES } from '@zephyr
 import type { FitStep } from '@zephyrcombe/core';
 import { assumedOfJoint, fitPlan, judgeOfferUp, unseenOfJoint } from '@zephyrcombe/core';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -20,6 +21,7 @@ import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { PrimaryButton } from '../../design/Button.tsx';
 import { OpenedPort } from '../known/OpenedPort.tsx';
 import { JointSheet } from '../specify/JointSheet.tsx';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
@@ -114,31 +116,34 @@ export function FitPage() {
             ) : null}
           </Sheet>
         ) : null}
-        <Sheet>
-          <SheetTitle>Order on</SheetTitle>
-          {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
-          <Cautions cautions={detail.hoses.flatMap(proofCautions)} />
-          {isClosed(detail.job) ? null : (
-            <Obstacles
-              obstacles={detail.joints
-                .flatMap(({ jointId }) => jointGate(detail, jointId))
-                .filter(({ code }) => code !== 'notProved')}
-            />
-          )}
-          {steps.length > 0 ? <Cautions cautions={judgeOfferUp(isOffered(detail))} /> : null}
-          <Steps>
-            {steps.map((step) => (
-              <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
-                <PlanStep step={step} onJoint={takeUp} />
-              </li>
-            ))}
-          </Steps>
-          <Fine style={{ marginTop: 8 }}>
-            <SourceLine id="fitOrder" />
-          </Fine>
-        </Sheet>
+        {steps.length === 0 && plan.ok ? null : (
+          <Sheet>
+            <SheetTitle>Order on</SheetTitle>
+            {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
+            <Cautions cautions={detail.hoses.flatMap(proofCautions)} />
+            {isClosed(detail.job) ? null : (
+              <Obstacles
+                obstacles={detail.joints
+                  .flatMap(({ jointId }) => jointGate(detail, jointId))
+                  .filter(({ code }) => code !== 'notProved')}
+              />
+            )}
+            {steps.length > 0 ? <Cautions cautions={judgeOfferUp(isOffered(detail))} /> : null}
+            <Steps>
+              {steps.map((step) => (
+                <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
+                  <PlanStep step={step} onJoint={takeUp} />
+                </li>
+              ))}
+            </Steps>
+            <Fine style={{ marginTop: 8 }}>
+              <SourceLine id="fitOrder" />
+            </Fine>
+          </Sheet>
+        )}
         <ItemsSheet stage="fit" />
         {detail.hoses.length > 0 ? <CapsSheet /> : null}
+        {current ? null : <ToBleed />}
       </Stack>
       {current ? (
         <TorquePanel
@@ -153,6 +158,21 @@ export function FitPage() {
         />
       ) : null}
     </Columns>
+  );
+}
+
+/** Where no joint is tightened nothing else leads on. */
+function ToBleed() {
+  const { job, items } = useJob();
+  const navigate = useNavigate();
+  const off = items.filter(({ done }) => done === null).length;
+  return (
+    <PrimaryButton
+      because={off === 0 ? null : 'Put on what was taken off, and tick it.'}
+      onPress={() => void navigate(`/jobs/${job.id}/bleed`)}
+    >
+      Go to Bleed
+    </PrimaryButton>
   );
 }
 

@@ -1,6 +1,6 @@
-/** Brackets, clips and mount bolts: noted where they come off, ticked where they go on again. */
+/** Brackets, clips, bolts and nipples: noted where they come off, ticked where they go on again. */
 import type { ItemKind, JobItem } from '@zephyrcombe/contract';
-import { isClosed, ITEM_KINDS } from '@zephyrcombe/contract';
+import { isClosed, isTightened, ITEM_KINDS } from '@zephyrcombe/contract';
 import { ITEM_NAMES } from '@zephyrcombe/messages';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
@@ -27,13 +27,11 @@ export function ItemsSheet({ stage }: ItemsSheetProps) {
   const closed = isClosed(job);
   if (stage === 'fit' && items.length === 0) return null;
   return (
-    <Sheet aria-label="Brackets, clips and mount bolts">
-      <SheetTitle>Brackets, clips and mount bolts</SheetTitle>
+    <Sheet aria-label="Brackets, clips, bolts and nipples">
+      <SheetTitle>Brackets, clips, bolts and nipples</SheetTitle>
       <Stack $gap={10}>
         {items.length === 0 ? (
-          <Fine>
-            What is taken off to reach a line is noted here, and asked for before the job is signed.
-          </Fine>
+          <Fine>What is taken off, or comes new, is noted here, and asked for before the job is signed.</Fine>
         ) : (
           <Rows>
             {items.map((item) =>
@@ -126,7 +124,7 @@ function ItemToFit({ item, closed }: ItemProps) {
     });
   return (
     <Stack $gap={4}>
-      {kind === 'mountBolt' && done === null && !closed ? (
+      {isTightened(kind) && done === null && !closed ? (
         <QuantityField
           label={`Torque of ${name}, where there is a figure`}
           kind="torque"
@@ -137,7 +135,7 @@ function ItemToFit({ item, closed }: ItemProps) {
       ) : null}
       <Tick isSelected={done !== null} isDisabled={closed || save.isPending || isUnread} onChange={put}>
         {name}: {handling === 'replace' ? 'the new one is on' : 'on again'}
-        {done && kind === 'mountBolt'
+        {done && isTightened(kind)
           ? `, ${done.torque_Nm === null ? 'by feel, no figure' : write.torque(done.torque_Nm)}`
           : ''}
       </Tick>

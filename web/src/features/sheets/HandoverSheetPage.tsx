@@ -1,5 +1,5 @@
 import type { JobDetail } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, lineOfJob, partsOf } from '@zephyrcombe/contract';
+import { buildOf, hoseOfJob, isTightened, lineOfJob, partsOf } from '@zephyrcombe/contract';
 import type { Writer } from '@zephyrcombe/messages';
 import { firstOutingText, flaresText, handoverNames, vehicleWords } from '@zephyrcombe/messages';
 import { handoverChecks } from '@zephyrcombe/core';
@@ -132,7 +132,7 @@ export function HandoverSheetPage() {
                         {done === null ? 'not on again' : handling === 'replace' ? 'replaced' : 'on again'}
                       </td>
                       <td className="figure">
-                        {done === null || kind !== 'mountBolt'
+                        {done === null || !isTightened(kind)
                           ? ''
                           : done.torque_Nm === null
                             ? 'by feel, no figure'
