@@ -36,7 +36,7 @@ import {
   Stack,
 } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
 import { PartsSteps } from '../job/PartsSteps.tsx';
@@ -209,11 +209,11 @@ function FoundItems({
         'length',
         `${write.length(order.length_m)} ± ${write.length(order.tolerance_m)}, ${datum}`,
         old.ok ? write.length(old.value.length_m) : null,
-        <QuantityEdit
+        <QuantityEntry
           label={`Length found, ${datum}`}
-          value={found.length_m}
+          value_SI={found.length_m}
           onValue={(length_m) => look({ length_m })}
-          onEmpty={() => look({ length_m: null })}
+          mayBeEmpty
         />,
       )}
       {(['endA', 'endB'] as const).map((end) =>
@@ -236,14 +236,14 @@ function FoundItems({
             'clocking',
             write.angle(order.clocking_rad),
             fitted.clocking_rad === null ? null : write.angle(fitted.clocking_rad),
-            <QuantityEdit
+            <QuantityEntry
               label={`${clockingLabel(order.endA, order.endB)}, as found`}
               kind="angle"
               allowZero
               allowNegative
-              value={found.clocking_rad}
+              value_SI={found.clocking_rad}
               onValue={(clocking_rad) => look({ clocking_rad })}
-              onEmpty={() => look({ clocking_rad: null })}
+              mayBeEmpty
             />,
           )}
       {(['bolts', 'washers'] as const).map((which) =>
@@ -402,11 +402,11 @@ function EndFound({ letter, wanted, found, finished, onFound }: EndFoundProps) {
       {found === null ? null : (
         <>
           {found.family === 'banjo' ? (
-            <QuantityEdit
+            <QuantityEntry
               label={`Eye ${letter}, hole`}
-              value={found.eyeBore_m}
+              value_SI={found.eyeBore_m}
               onValue={(eyeBore_m) => onFound({ ...found, eyeBore_m })}
-              onEmpty={() => onFound({ ...found, eyeBore_m: null })}
+              mayBeEmpty
             />
           ) : null}
           <TextField

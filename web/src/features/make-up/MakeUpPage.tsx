@@ -39,7 +39,7 @@ import { Columns, Fine, Head, Hero, Label, Sheet, SheetTitle, Spread, Stack } fr
 import { Notice } from '../../design/Notice.tsx';
 import { colour } from '../../design/tokens.ts';
 import { ClockingView } from '../../drawing/ClockingView.tsx';
-import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { HosePicker } from '../job/HosePicker.tsx';
@@ -345,10 +345,10 @@ function StepForm({ kind, own, isPending, onDo }: StepFormProps) {
       ) : null}
       {kind === 'oliveA' || kind === 'oliveB' ? (
         <>
-          <QuantityEdit
+          <QuantityEntry
             label="Mark on the liner stands short of home by"
             allowZero
-            value={facts.short_m ?? null}
+            value_SI={facts.short_m ?? null}
             onValue={(short_m) => set({ short_m })}
           />
           <Tick isSelected={facts.strandFree ?? false} onChange={(strandFree) => set({ strandFree })}>
@@ -367,18 +367,18 @@ function StepForm({ kind, own, isPending, onDo }: StepFormProps) {
             ]}
             onChange={(lubricant) => set({ lubricant: lubricant === 'open' ? null : lubricant })}
           />
-          <QuantityEdit
+          <QuantityEntry
             label={`Gap left under the nut (about ${write.fineLength(NUT_GAP_m)})`}
             allowZero
-            value={facts.gap_m ?? null}
+            value_SI={facts.gap_m ?? null}
             onValue={(gap_m) => set({ gap_m })}
           />
         </>
       ) : null}
       {kind === 'measure' ? (
-        <QuantityEdit
+        <QuantityEntry
           label="Finished length between the sealing points"
-          value={facts.length_m ?? null}
+          value_SI={facts.length_m ?? null}
           onValue={(length_m) => set({ length_m })}
         />
       ) : null}

@@ -34,7 +34,7 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Pick } from '../../design/Pick.tsx';
 import { Beside, Fine, Label, Line, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import { QuantityEdit } from '../../quantities/QuantityEdit.tsx';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { BuildDrawing } from './BuildDrawing.tsx';
 import type { BuildAtHand } from './useBuild.ts';
 
@@ -190,39 +190,39 @@ function PartForm({ part, finished, onPart, onRemove }: PartFormProps) {
         <Fine>{ALONG_REASON_NAMES[part.because]}</Fine>
       </Spread>
       <Beside>
-        <QuantityEdit
+        <QuantityEntry
           label={isClip ? 'Middle, from end A' : 'Begins, from end A'}
-          value={part.from_m}
+          value_SI={part.from_m}
           onValue={(from_m) => onPart({ ...part, from_m })}
         />
         {isClip ? (
           <>
-            <QuantityEdit
+            <QuantityEntry
               label="Hole of the clip"
-              value={part.clip_m}
+              value_SI={part.clip_m}
               onValue={(clip_m) => onPart({ ...part, clip_m })}
-              onEmpty={() => onPart({ ...part, clip_m: null })}
+              mayBeEmpty
             />
-            <QuantityEdit
+            <QuantityEntry
               label="Grommet in it, over all (empty: none)"
-              value={part.outside_m}
+              value_SI={part.outside_m}
               onValue={(outside_m) => onPart({ ...part, outside_m })}
-              onEmpty={() => onPart({ ...part, outside_m: null })}
+              mayBeEmpty
             />
           </>
         ) : (
           <>
-            <QuantityEdit
+            <QuantityEntry
               label="Its length"
-              value={part.length_m}
+              value_SI={part.length_m}
               onValue={(length_m) => onPart({ ...part, length_m })}
             />
             {part.kind === 'label' ? null : (
-              <QuantityEdit
+              <QuantityEntry
                 label="Over all"
-                value={part.outside_m}
+                value_SI={part.outside_m}
                 onValue={(outside_m) => onPart({ ...part, outside_m })}
-                onEmpty={() => onPart({ ...part, outside_m: null })}
+                mayBeEmpty
               />
             )}
           </>
@@ -256,10 +256,10 @@ export function MaterialSheet({ own, at, finished }: BuildSheetProps) {
       {isOpen ? (
         <Stack $gap={14} style={{ marginTop: 12 }}>
           <Beside>
-            <QuantityEdit label="Bore" value={build.bore_m} onValue={(bore_m) => change({ bore_m })} />
-            <QuantityEdit
+            <QuantityEntry label="Bore" value_SI={build.bore_m} onValue={(bore_m) => change({ bore_m })} />
+            <QuantityEntry
               label="Hose over all"
-              value={build.outside_m}
+              value_SI={build.outside_m}
               onValue={(outside_m) => change({ outside_m })}
               error={build.outside_m > build.bore_m ? null : 'Must be more than the bore.'}
             />
@@ -270,9 +270,9 @@ export function MaterialSheet({ own, at, finished }: BuildSheetProps) {
               options={choices(TAKE_OFF_SOURCES, TAKE_OFF_SOURCE_NAMES)}
               onChange={(outsideFrom) => change({ outsideFrom })}
             />
-            <QuantityEdit
+            <QuantityEntry
               label="Tolerance, either way"
-              value={build.tolerance_m}
+              value_SI={build.tolerance_m}
               onValue={(tolerance_m) => change({ tolerance_m })}
             />
             <Pick
@@ -381,11 +381,11 @@ function EndForm({ letter, isEye, isBent, end, finished, onEnd }: EndFormProps) 
           onChange={(material) => set({ material })}
         />
         {isEye ? (
-          <QuantityEdit
+          <QuantityEntry
             label="Hole of the eye"
-            value={end.eyeBore_m}
+            value_SI={end.eyeBore_m}
             onValue={(eyeBore_m) => set({ eyeBore_m })}
-            onEmpty={() => set({ eyeBore_m: null })}
+            mayBeEmpty
           />
         ) : null}
         {isEye && isBent ? (
@@ -398,13 +398,13 @@ function EndForm({ letter, isEye, isBent, end, finished, onEnd }: EndFormProps) 
           />
         ) : null}
         {isEye ? (
-          <QuantityEdit
+          <QuantityEntry
             label="Neck round its bolt"
             kind="angle"
             allowZero
-            value={end.direction_rad}
+            value_SI={end.direction_rad}
             onValue={(direction_rad) => set({ direction_rad })}
-            onEmpty={() => set({ direction_rad: null })}
+            mayBeEmpty
           />
         ) : null}
         <Pick

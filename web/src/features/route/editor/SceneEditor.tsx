@@ -543,7 +543,7 @@ function SizesOf({ corner, rowsOf, onChange }: SizesOfProps) {
           value_SI={row.value}
           mayBeEmpty={row.mayBeEmpty}
           {...(row.ask ? { ask: row.ask } : {})}
-          onValue={(value) =>
+          onValue={(value: number | null) =>
             onChange((now) => {
               const own = rowsOf(now).find(({ key }) => key === row.key);
               return own ? own.put(value) : now;
