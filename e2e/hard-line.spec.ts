@@ -42,7 +42,7 @@ test('a hard line is a job: its pattern is kept, it is made, and only then it go
   await page.getByRole('button', { name: 'Go on for this reason' }).click();
   await expect(page.getByText('It is made. Any change opens it again.')).toBeVisible();
   await page.getByRole('button', { name: 'Go to Fit' }).click();
-  await expect(page.getByRole('heading', { name: 'Order on' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The plan', exact: true })).toBeVisible();
   await expect(page.getByText('Bracket, front left').first()).toBeVisible();
 
   await page.reload();

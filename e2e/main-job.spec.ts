@@ -3,6 +3,7 @@ import { choose } from './support/fields.ts';
 import { expectAccessible } from './support/accessibility.ts';
 import { sayHowItIsRead } from './support/measuring.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
+import { doneUpTo } from './support/fitting.ts';
 
 test('one hose from tape measure to service record', async ({ page, own }) => {
   test.slow();
@@ -76,17 +77,10 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await page.getByRole('link', { name: 'Back to the job' }).click();
 
   // Fit
-  for (const joint of [
-    'New hoses laid along',
-    'Front master: on hand tight',
-    'Front caliper: on hand tight',
-    'Clips loose',
-    'Lock to lock: no pull',
-    'Full droop and full bump',
-  ]) {
-    await page.getByText(joint).click();
-    await expect(page.getByRole('checkbox', { name: new RegExp(joint) })).toBeChecked();
-  }
+  await expect(page.getByRole('heading', { name: 'Photograph how the old front hose runs' })).toBeVisible();
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('heading', { name: 'Cover the paint that fluid can drip on' })).toBeVisible();
+  await doneUpTo(page, /^Look in every pose/);
   await page.getByLabel('Torque reached').fill('19.6 N·m');
   await page.getByText('2 fresh washers fitted').click();
   await page.getByText('Witness mark across').click();

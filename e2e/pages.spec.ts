@@ -10,7 +10,7 @@ test('the circuit strip is walked with the keyboard, and a joint opens in the st
   await expect(page.getByRole('navigation', { name: 'Circuit' })).toBeVisible();
   const strip = page.getByRole('navigation', { name: 'Circuit' });
   // The job opens at its next stage: the page is there when its order is.
-  await expect(page.getByRole('heading', { name: 'Order on' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The plan', exact: true })).toBeVisible();
   await strip.getByRole('link', { name: 'Left hose, 742 mm' }).focus();
   await page.keyboard.press('End');
   await page.keyboard.press('ArrowLeft');

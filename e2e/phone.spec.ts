@@ -27,7 +27,7 @@ test('tapping a torque step brings its field into view, with the focus in it', a
   await page.goto(`${job}/fit`);
   const field = page.getByLabel('Torque reached');
   await expect(field).not.toBeInViewport();
-  await page.getByRole('button', { name: /^Torque left caliper/ }).click();
+  await page.getByRole('button', { name: /^Tighten the left caliper/ }).click();
   await expect(field).toBeInViewport({ ratio: 1 });
   await expect(field).toBeFocused();
   await expect(page.getByRole('heading', { name: 'Torque, left caliper' })).toBeVisible();

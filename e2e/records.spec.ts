@@ -2,6 +2,7 @@
 import { choose } from './support/fields.ts';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
+import { doneUpTo } from './support/fitting.ts';
 
 async function outfitJob(own: Zephyrcombe): Promise<string> {
   const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
@@ -62,18 +63,21 @@ test('a tick that was taken back is asked about when the job is given up', async
   );
   const address = `${own.address}/jobs/${job?.id}`;
   await page.goto(`${address}/fit`);
-  const settled = page.getByRole('checkbox', { name: /^Clips loose, hose relaxed/ });
-  const words = page.getByText(/^Clips loose, hose relaxed/);
-  // It is shown before it is sent, and the second is sent after the first: the page is left when both are written.
-  const press = async () => {
-    const written = page.waitForResponse((response) => response.request().method() === 'PATCH');
-    await words.click();
-    expect((await written).status()).toBe(200);
-  };
-  await press();
-  await expect(settled).toBeChecked();
-  await press();
-  await expect(settled).not.toBeChecked();
+  const step = page.getByTestId('step').getByRole('heading').first();
+  await doneUpTo(page, /^Hold the new front hose against its route/);
+  await expect(step).toHaveText('Suck the front reservoir empty');
+  // What no hose is specified for is not opened.
+  await expect(page.getByTestId('done')).toBeDisabled();
+  await own.query(
+    `UPDATE job_hose SET order_m = 0.942, specified = 1, specification = NULL WHERE jobId = '${job?.id}'`,
+  );
+  await own.query(`UPDATE job SET revision = revision + 1 WHERE id = '${job?.id}'`);
+  await page.reload();
+  await doneUpTo(page, /^Suck the front reservoir empty/);
+  const undone = page.waitForResponse((reply) => reply.request().method() === 'DELETE');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  expect((await undone).status()).toBe(200);
+  await expect(step).toHaveText('Suck the front reservoir empty');
 
   await page.goto(`${address}/look-over`);
   await page.getByRole('button', { name: 'Abandon this job' }).click();

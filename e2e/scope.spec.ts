@@ -3,6 +3,7 @@ import { choose } from './support/fields.ts';
 import type { Page } from '@playwright/test';
 import { expectAccessible } from './support/accessibility.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
+import { doneUpTo } from './support/fitting.ts';
 
 /** A technician's hand: what was pressed or typed, counted. Two minutes at four seconds each. */
 const TWO_MINUTES = 30;
@@ -198,14 +199,14 @@ test('a joint that is found to weep is taken into the job, opened and tightened 
 
   // Nothing new goes on: nothing to offer up, nothing to settle, no caps.
   await expect(page.getByRole('img', { name: /^Section of the joint at Rear caliper/ })).toBeVisible();
-  await expect(page.getByText('New hoses laid along')).toBeHidden();
+  await expect(page.getByText('Hold the new')).toBeHidden();
   await expectAccessible(page);
   // The bolt that was in it is of aluminium.
   await expect(page.getByText('This bolt does not go back')).toBeVisible();
   await choose(page.getByLabel('The bolt is'), { label: 'new' });
   await page.getByRole('button', { name: 'Keep these parts' }).click();
   await expect(page.getByRole('button', { name: 'Keep these parts' })).toBeHidden();
-  await page.getByText('Rear caliper: on hand tight').click();
+  await doneUpTo(page, /^Join the rear caliper by hand/);
   await page.getByText(/^2 fresh washers fitted/).click();
   await page.getByText(/^Witness mark/).click();
   await page.getByLabel('Torque reached').fill('19.6 N·m');

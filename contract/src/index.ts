@@ -13,6 +13,8 @@ export {
   PAPERS,
   TemplateRequestSchema,
 } from './entities/drawings.ts';
+export type { FitFact, FitFactKind, FitFactSaid, FitStep, Hold } from './entities/fitting.ts';
+export { FitFactSaidSchema, MOST_HIDDEN, VEHICLE_FACTS } from './entities/fitting.ts';
 export { FitPlanDocumentSchema, PlanScopeSchema } from './formats/fitPlan.ts';
 export type { OrderDocument, OrderHose } from './formats/orderDocument.ts';
 export {
@@ -28,7 +30,8 @@ export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './
 export { billOfJob } from './specify/bill.ts';
 export { builtScene } from './specify/builtScene.ts';
 export type { AbandonRefusal, Opening } from './specify/opened.ts';
-export { openingOf, refuseAbandon, TELLS_OF_OPENING, ticksOfOpening } from './specify/opened.ts';
+export { openingOf, refuseAbandon, TELLS_OF_OPENING, stepOfOpening,
+  ticksOfOpening } from './specify/opened.ts';
 export type { Parts } from './specify/partsOfJob.ts';
 export {
   circuitNames,

@@ -201,7 +201,6 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   vehicleCautions: none,
   judgeGrade: none,
   judgeBottle: none,
-  fitPlan: none,
   handoverChecks: none,
   judgeHandover: none,
   judgeRecord: none,
@@ -361,7 +360,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeClocking: [() => [banjo, threaded, 0.5]],
   judgeTorqueAttempt: [
     () => [
-      { seal: 'banjo', eyes: 1, freshWashers: 2, settled: true, reading_Nm: 20, range, wrenchMaximum_Nm: 60 },
+      { seal: 'banjo', eyes: 1, freshWashers: 2, reading_Nm: 20, range, wrenchMaximum_Nm: 60 },
     ],
   ],
   minorDiameter_m: [() => [0.01, 0.001]],

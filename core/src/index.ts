@@ -91,8 +91,6 @@ export {
   strictestInterval,
 } from './service/nextDue.ts';
 
-export type { FitStep, PlanHose, PlanJoint, Renewed } from './procedure/fitPlan.ts';
-export { fitPlan } from './procedure/fitPlan.ts';
 export type { SealKind } from './joint/sealKind.ts';
 export { SEAL_KINDS } from './joint/sealKind.ts';
 export type { HandoverCheck } from './procedure/handOver.ts';
@@ -128,7 +126,7 @@ export { furtherMeasurement } from './threads/furtherMeasurement.ts';
 export type { PortThread, Swap } from './threads/neighbours.ts';
 export { swappableThreads } from './threads/neighbours.ts';
 export type { Body } from './layout/body.ts';
-export { BODIES } from './layout/body.ts';
+export { BODIES, USUAL_HEIGHT_m } from './layout/body.ts';
 export type {
   Construction,
   HydraulicComponent,

@@ -444,6 +444,31 @@ const SENTENCES: Sentences = {
           ? 'A joint that weeps, or cannot be opened, does not heal. Take it into this job in Look over, or say why not.'
           : 'A worn hose gives no second warning, and one that has collapsed inside holds a caliper on. Take it into this job, or say why not.',
   }),
+  M63: () => ({
+    title: 'Cleaned before it was soaked',
+    advice:
+      'Penetrating oil goes on the outside of a joint that is still closed, and is wiped off before it is opened: oil swells the seals.',
+  }),
+  M64: () => ({
+    title: 'Not cleaned before it is opened',
+    advice:
+      'Dirt goes in with the first turn, and a grain under a seat leaks. Brush and clean round the joint first.',
+  }),
+  M66: ({ side, was }) => ({
+    title: `The lead lay ${was}; it is now ${side}`,
+    advice:
+      'A lead inside the loop of a hose is pinched or pulled. Compare with the photograph, and lay it as it was.',
+  }),
+  M85: () => ({
+    title: 'Paint is not covered',
+    advice:
+      'Brake fluid eats paint. Cover what it can drip on before anything is opened; rinse a drop with water at once.',
+  }),
+  M92: () => ({
+    title: 'Bodywork closed too early',
+    advice:
+      'Pressure, every joint wiped dry, and the last movement from lock to lock come first: else it comes off again.',
+  }),
   M99: () => ({
     title: 'Hose not settled first',
     advice:

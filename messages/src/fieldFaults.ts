@@ -38,6 +38,7 @@ export const FIELD_FAULTS = {
   notAsTypedThere: 'is not what was typed, between the points it was read from',
   notInScope: 'is not in the scope of this job',
   noWrenchHere: 'is not a wrench of this shop',
+  figureKnown: 'has a figure with its source: tighten it to that, and record what was reached',
   noRouteOfHose: 'holds no route of this hose',
   circuitElsewhere: 'is that of a circuit of another vehicle',
   namedAlike: 'names two parts alike: every id is used once',

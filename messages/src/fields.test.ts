@@ -33,7 +33,7 @@ describe('field names in words', () => {
 
   test('the route table is walked to its bottom', () => {
     expect(keys.size).toBeGreaterThan(200);
-    for (const deep of ['servicedOn', 'minimum_Nm', 'offeredUp', 'eyeAxis', 'gap_m'])
+    for (const deep of ['servicedOn', 'minimum_Nm', 'boreClear', 'eyeAxis', 'gap_m'])
       expect(keys).toContain(deep);
   });
 

@@ -18,6 +18,20 @@ export {
   vehicleWords,
   WITNESS_MARK_NAMES,
 } from './checks.ts';
+export {
+  ACCESS_NAMES,
+  FIT_FACT_NAMES,
+  HOLD_KIND_NAMES,
+  KEPT_NAMES,
+  RHYTHM_NAMES,
+  RULE_REASONS,
+  RULE_REMEDIES,
+  SEIZED_WAY_NAMES,
+  stepDone,
+  stepHow,
+  stepTitle,
+  TRIAL_WASHER_NAMES,
+} from './fitting.ts';
 export { fieldText } from './fields.ts';
 export type { Writer } from './writer.ts';
 export { createWriter, writeDate } from './writer.ts';

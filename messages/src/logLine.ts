@@ -1,5 +1,8 @@
 /** One line of the log in words: what was done to which part, with the figure and the verdict. */
-import type { JobDetail, LogEntry, LogKind, ToldDetail } from '@zephyrcombe/contract';
+import type { FitFactKind, JobDetail, LogEntry, LogKind, ToldDetail } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { fitNames } from '@zephyrcombe/workshop';
+import { FIT_FACT_NAMES, stepTitle } from './fitting.ts';
 import { isTightened, partsOf, toldBy } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { cautionText } from './cautions.ts';
@@ -99,6 +102,12 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
   ],
   itemRemoved: ({ because }) => [becauseOf(because)],
   plugsCounted: capWords,
+  fitStepTaken: ({ step, undo, passedOver }, { detail }) => [
+    step && stepTitle(step as PlanStep, fitNames(detail)),
+    undo === true && 'taken back',
+    passedOver && passedOver.length > 0 && `before what is usual (${passedOver.join(', ')})`,
+  ],
+  fitFactSaid: ({ fact, value }) => [fact && FIT_FACT_NAMES[fact as FitFactKind], factValue(value)],
   handTight: ({ handTight }) => [handTight === false && 'taken back'],
   fitChecked: tickWords,
   torqued: torqueWords,
@@ -114,6 +123,12 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
     tickedByMistake === true && 'ticked by mistake before, nothing was opened',
   ],
 };
+
+function factValue(value: unknown): string | null {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'number' || typeof value === 'string') return String(value);
+  return Array.isArray(value) ? String(value.length) : null;
+}
 
 /** A correction names the entry that it strikes out by its id: what that was stands with it. */
 function withCorrected(data: Data, { readings, findings }: JobDetail): Data {
@@ -165,10 +180,17 @@ const VERDICTS = { below: 'below its range', within: 'within its range', above: 
 function torqueWords(told: ToldDetail<'torqued'>, { write }: Around): Words {
   const { torque_Nm, range, verdict, wrenchName, freshWashers, witnessMark, typed } = told;
   if (torque_Nm === undefined) return [];
+  if (torque_Nm === null)
+    return [
+      'by feel, no figure is known',
+      becauseOf(told.because),
+      freshWashers !== undefined && freshWashers > 0 && `${freshWashers} fresh washers`,
+      witnessMark === true && 'marked',
+    ];
   const limits = range ? ` (${write.torqueRange(range.minimum_Nm, range.maximum_Nm)})` : '';
   return [
     write.torque(torque_Nm),
-    verdict && `${VERDICTS[verdict]}${limits}`,
+    verdict && verdict !== 'byFeel' && `${VERDICTS[verdict]}${limits}`,
     wrenchName && `with ${wrenchName}`,
     freshWashers !== undefined && freshWashers > 0 && `${freshWashers} fresh washers`,
     witnessMark === true && 'marked',

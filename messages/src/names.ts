@@ -181,6 +181,8 @@ export const LOG_NAMES: Readonly<Record<LogKind, string>> = {
   itemSaved: 'Bracket, clip or bolt',
   itemRemoved: 'Bracket, clip or bolt taken out',
   plugsCounted: 'Caps counted',
+  fitStepTaken: 'Fitting',
+  fitFactSaid: 'Said for the plan of fitting',
   portSeen: 'Seen at the port',
   handTight: 'Hand tight',
   fitChecked: 'Fit checks',

@@ -5,6 +5,37 @@ import { changeText, obstacleText } from './obstacleText.ts';
 
 /** One of every code; a new one fails to compile until it has one. */
 const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code: Code }> } = {
+  fitWaits: {
+    code: 'fitWaits',
+    step: { step: { kind: 'crack', joint: 'j' }, names: { j: 'Front caliper' } },
+    before: { step: { kind: 'clean', joint: 'j' }, names: { j: 'Front caliper' } },
+    rule: 'PR4',
+  },
+  fitNotPlanned: {
+    code: 'fitNotPlanned',
+    step: { step: { kind: 'open', joint: 'j', by: 'nut' }, names: { j: 'Front caliper' } },
+    instead: { step: { kind: 'open', joint: 'j', by: 'turningHose' }, names: { j: 'Front caliper' } },
+    rule: 'OF7',
+  },
+  fitRecordedElsewhere: {
+    code: 'fitRecordedElsewhere',
+    step: { step: { kind: 'byFeel', joint: 'j' }, names: { j: 'Front caliper' } },
+  },
+  fitNotLast: {
+    code: 'fitNotLast',
+    step: { step: { kind: 'coverPaint' }, names: {} },
+  },
+  fitStepsLeft: {
+    code: 'fitStepsLeft',
+    steps: [{ step: { kind: 'closeCover', cover: 'c' }, names: { c: 'Tank' } }],
+  },
+  fitImpossible: {
+    code: 'fitImpossible',
+    rules: ['FL1', 'OF8'],
+    demands: [],
+    subjects: ['Front caliper'],
+    rule: 'OF8',
+  },
   endsNotConfirmed: { code: 'endsNotConfirmed' },
   notLookedOver: { code: 'notLookedOver' },
   notMeasured: { code: 'notMeasured', hose: 'Front hose' },

@@ -1,5 +1,7 @@
 /** What a person reads of an obstacle, with the way out. */
-import type { Change, Fact, Obstacle } from '@zephyrcombe/workshop';
+import type { Change, Fact, NamedStep, Obstacle } from '@zephyrcombe/workshop';
+import { RULE_REASONS, RULE_REMEDIES, stepTitle } from './fitting.ts';
+import { lowerFirst } from './lowerFirst.ts';
 import type { Writer } from './writer.ts';
 import {
   BOLT_STATE_NAMES,
@@ -92,8 +94,58 @@ const SEEN_OF_LINE = {
   looksB: 'how the flare at B looks',
 };
 
+const titleOf = ({ step, names }: NamedStep): string => stepTitle(step, (id) => names[id] ?? 'a part');
+
+/** Where a deed is recorded that is more than a tick. */
+const RECORDED_WHERE: Readonly<Partial<Record<NamedStep['step']['kind'], string>>> = {
+  freshWashers: 'Fit: it goes with the torque of the joint.',
+  torque: 'Fit: record the torque of the joint, with wrench and washers.',
+  byFeel: 'Fit: record how the joint was tightened.',
+  bleed: 'Bleed: run every nipple clear.',
+  pressureHold: 'Hand over: hold the pressure, and say so.',
+  leakCheck: 'Hand over: wipe the joint and see it stay dry.',
+  makeLine: 'Specify: make the line by its order of work, and say that it is made.',
+};
+
 export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
   switch (obstacle.code) {
+    case 'fitWaits': {
+      const because = obstacle.rule === null ? null : RULE_REASONS[obstacle.rule];
+      return {
+        what: `${titleOf(obstacle.step)}: something comes first.${because === null ? '' : ` ${because}`}`,
+        wayOut: `First: ${lowerFirst(titleOf(obstacle.before))}.`,
+      };
+    }
+    case 'fitNotPlanned':
+      return {
+        what: `${titleOf(obstacle.step)}: that is not left to do as things stand.`,
+        wayOut: obstacle.instead
+          ? `The plan has it otherwise: ${lowerFirst(titleOf(obstacle.instead))}.`
+          : 'Look at the plan: it may be done already, or no line of the job asks for it.',
+      };
+    case 'fitRecordedElsewhere':
+      return {
+        what: `${titleOf(obstacle.step)}: a tick is no record of it.`,
+        wayOut: RECORDED_WHERE[obstacle.step.step.kind] ?? 'Record it where it belongs.',
+      };
+    case 'fitNotLast':
+      return {
+        what: `${titleOf(obstacle.step)}: other steps were taken since.`,
+        wayOut:
+          'Take the steps after it back first, the last one before the others; a joint that is tight is cracked anew.',
+      };
+    case 'fitStepsLeft':
+      return {
+        what: `Left to do at the vehicle: ${obstacle.steps.map((step) => lowerFirst(titleOf(step))).join('; ')}.`,
+        wayOut: 'Fit: take these steps of the plan, or say there what is different.',
+      };
+    case 'fitImpossible':
+      return {
+        what: `There is no order of work that keeps all of this${
+          obstacle.subjects.length > 0 ? ` at ${listOf(obstacle.subjects)}` : ''
+        }. ${obstacle.rules.map((rule) => RULE_REASONS[rule]).join(' ')}`.trim(),
+        wayOut: `One of these gives way: ${obstacle.rules.map((rule) => RULE_REMEDIES[rule]).join(' ')}`,
+      };
     case 'endsNotConfirmed':
       return {
         what: 'Nobody has confirmed what is at the ends.',

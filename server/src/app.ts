@@ -19,6 +19,7 @@ import { limitsOf, sessionStore } from './features/sessions/sessionStore.ts';
 import { setUpHandlers } from './features/set-up/setUp.routes.ts';
 import { wrenchHandlers } from './features/wrenches/wrench.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
+import { fittingHandlers } from './features/fitting/fitting.routes.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { evidenceHandlers } from './features/evidence/evidence.routes.ts';
@@ -164,6 +165,7 @@ export async function buildApp(
       ...readingHandlers(dependencies),
       ...traceHandlers(dependencies),
       ...torqueHandlers(dependencies),
+      ...fittingHandlers(dependencies),
       ...bleedingHandlers(dependencies),
       ...supplierHandlers(dependencies),
       ...labelHandlers(dependencies),

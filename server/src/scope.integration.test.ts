@@ -1,12 +1,13 @@
 /** Jobs over several circuits of a vehicle, and jobs that replace nothing, played through the API. */
 import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, JobSummary, ProblemDetails, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf, jointOfJob, nipplesOf, partsOf, torqueOf } from '@zephyrcombe/contract';
+import { hydraulicsOf, nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { alsoFed, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
-import { unseenOfJoint, HANDOVER_CHECKS } from '@zephyrcombe/core';
+import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from './demo/identity.ts';
 import { allSpecified } from './testing/specified.ts';
 import { freshFluid, signedService, tubeReading } from './testing/samples.ts';
+import { fitThrough, putOn, sendSteps, takeBack } from './testing/fitting.ts';
 import type { TestServer } from './testing/testServer.ts';
 import { problemOf, startTestServer } from './testing/testServer.ts';
 
@@ -70,7 +71,6 @@ describe('a joint that is tightened anew', () => {
       torque_Nm: 19.6,
       typed: '19.6 N·m',
       freshWashers: 2,
-      settled: false,
       witnessMark: true,
       ...over,
     });
@@ -86,11 +86,10 @@ describe('a joint that is tightened anew', () => {
       act(job, 'PATCH', `/joints/${joint.id}`, { version: (await now(job)).joints[0]?.version, ...body });
     expect(problemOf(await torqued(job, joint.id)).errors?.[0]?.field).toBe('notHandTight');
     // The bolt that was in it is of aluminium: it is not used twice.
-    expect(problemOf(await edit({ handTight: true })).errors?.map(({ field }) => field)).toEqual([
-      'boltUsedUp',
-    ]);
+    const on = () => putOn(server, job.job.id, joint.id);
+    expect(problemOf(await on()).errors?.map(({ field }) => field)).toEqual(['boltUsedUp']);
     good(await edit({ boltState: 'new' }));
-    good(await edit({ handTight: true }));
+    good(await on());
     // The old washers are no washers.
     expect(
       problemOf(await torqued(job, joint.id, { freshWashers: 0 })).cautions?.map(({ id }) => id),
@@ -119,14 +118,14 @@ describe('a joint that is tightened anew', () => {
     const stopsOf = (reply: Reply) => problemOf(reply).cautions?.map(({ id }) => id);
     const wrong = { ...bolt, thread: 'M10×1.25' };
     good(await edit({ bolt: wrong, boltState: 'new' }));
-    expect(stopsOf(await edit({ handTight: true }))).toEqual(['M20']);
+    expect(stopsOf(await putOn(server, job.job.id, joint.id))).toEqual(['M20']);
     // The right one when it is put on, another before it is tightened.
     good(await edit({ bolt }));
-    good(await edit({ handTight: true }));
+    good(await putOn(server, job.job.id, joint.id));
     good(await edit({ bolt: wrong }));
     expect(stopsOf(await torqued(job, joint.id))).toEqual(['M20']);
     const because = 'The port was bored and cut anew to that thread.';
-    good(await edit({ handTight: true, overrides: [{ caution: 'M20', reason: because }] }));
+    good(await torqued(job, joint.id, { overrides: [{ caution: 'M20', reason: because }] }));
     good(await torqued(job, joint.id));
     // Another wrong bolt is another mistake.
     good(await edit({ bolt: { ...bolt, thread: '3/8-24' } }));
@@ -152,7 +151,7 @@ describe('a joint that is tightened anew', () => {
     expect((await now(job)).job.endsConfirmed).toBe(false);
     const bolted = { version: 0, boltState: 'new' };
     good(await act(job, 'PATCH', `/joints/${joint.id}`, bolted));
-    good(await act(job, 'PATCH', `/joints/${joint.id}`, { version: 1, handTight: true }));
+    good(await putOn(server, job.job.id, joint.id));
     const refused = await put({ jointIds: [] });
     expect([problemOf(refused).code, ...(fields(refused) ?? [])]).toEqual(['in-use', 'jointIds']);
     const { items } = (await server.ask('GET', `/api/jobs/${job.job.id}/log`)).json<{
@@ -286,7 +285,7 @@ describe('a fluid service', () => {
     const { circuits } = await vehicleOf('wick');
     const hose = lines(circuits)[0];
     const job = good(await start('wick', { circuitIds: [hose?.circuitId ?? ''] }));
-    good(await tick(job, { endsConfirmed: true, fitChecks: { offeredUp: true } }));
+    good(await tick(job, { endsConfirmed: true }));
     const { version } = (await now(job)).job;
     const wider = good(await act(job, 'PUT', '/scope', { version, circuitIds: [], hoseIds: [hose?.id] }));
     expect(wider.job).toMatchObject({ endsConfirmed: false, fitChecks: { offeredUp: false } });
@@ -301,22 +300,19 @@ describe('a fluid service', () => {
     const hose = lines(circuits)[0];
     const job = good(await start('wick', { hoseIds: [hose?.id ?? ''] }));
     await allSpecified(server, job.job.id);
-    good(await tick(job, { fitChecks: { offeredUp: true } }));
     const [joint] = (await now(job)).joints;
-    const on = async (handTight: boolean) =>
-      act(job, 'PATCH', `/joints/${joint?.jointId}`, {
-        version: (await now(job)).joints.find(({ jointId }) => jointId === joint?.jointId)?.version,
-        handTight,
-      });
     const leave = async () =>
       act(job, 'PUT', '/scope', {
         version: (await now(job)).job.version,
         circuitIds: [hose?.circuitId],
         hoseIds: [],
       });
-    good(await on(true));
+    good(await putOn(server, job.job.id, joint?.jointId ?? ''));
     expect(fields(await leave())).toEqual(['hoseIds']);
-    good(await on(false));
+    // Its joint slackened again, the old hose is still off.
+    good((await takeBack(server, job.job.id, 1))[0] as Reply);
+    expect(fields(await leave())).toEqual(['hoseIds']);
+    await takeBack(server, job.job.id);
     good(await leave());
   });
 
@@ -547,20 +543,23 @@ test('hoses are held against their routes one by one: the tick for all follows, 
     const { hoses, job: row } = await now(job);
     return [row.fitChecks.offeredUp, ...hoses.map(({ offeredUp }) => Boolean(offeredUp))];
   };
-  good(await tick(job, { offeredHoses: [hoseIds[0]] }));
+  const offer = (index: number) =>
+    sendSteps(server, job.job.id, [{ kind: 'offerUp', line: hoseIds[index] ?? '' }]);
+  good(await offer(0));
   expect(await offered()).toEqual([false, true, false]);
   const first = (await now(job)).hoses[0]?.offeredUp;
   server.pass(60_000);
-  good(await tick(job, { offeredHoses: hoseIds }));
+  good(await offer(1));
   expect(await offered()).toEqual([true, true, true]);
   // Who held the first one, and when, stays as it was.
   expect((await now(job)).hoses[0]?.offeredUp).toEqual(first);
-  good(await tick(job, { offeredHoses: [hoseIds[1]] }));
-  expect(await offered()).toEqual([false, false, true]);
-  good(await tick(job, { fitChecks: { offeredUp: true } }));
-  good(await tick(job, { fitChecks: { offeredUp: false } }));
-  expect(await offered()).toEqual([false, false, false]);
-  expect(fields(await tick(job, { offeredHoses: [randomUUID()] }))).toEqual(['offeredHoses']);
+  await takeBack(server, job.job.id, 1);
+  expect(await offered()).toEqual([false, true, false]);
+  // What was held once is not held twice, and one that is not of the job is none.
+  expect(fields(await offer(0))).toEqual(['fitNotPlanned']);
+  expect(fields(await sendSteps(server, job.job.id, [{ kind: 'offerUp', line: randomUUID() }]))).toEqual([
+    'fitNotPlanned',
+  ]);
 });
 
 test('front and rear of an ABS machine go from the start to the signature in one job', async () => {
@@ -574,55 +573,9 @@ test('front and rear of an ABS machine go from the start to the signature in one
   const job = good(await start('calder', { hoseIds: lines(circuits).map(({ id }) => id) }));
   await allSpecified(server, job.job.id);
   expect(progressOf(await now(job)).next).toBe('fit');
-  good(await tick(job, { fitChecks: { offeredUp: true } }));
-  for (const { jointId } of job.joints) {
-    const detail = await now(job);
-    const at = jointOfJob(detail, jointId);
-    if (!at) throw new Error('no joint');
-    const { thread, gender, seat, depth_m } = at.port;
-    if (unseenOfJoint(at.joint, at.port).length > 0) {
-      expect(
-        (await act(job, 'PATCH', `/joints/${jointId}`, { version: at.chosen.version, handTight: true }))
-          .statusCode,
-      ).toBe(422);
-      const { version } =
-        detail.circuits.find(({ circuit }) => circuit.id === at.joint.circuitId)?.circuit ?? {};
-      good(
-        await act(job, 'POST', `/joints/${jointId}/seen`, {
-          version,
-          how: 'seen',
-          thread,
-          gender,
-          seat,
-          depth_m,
-          eyeThickness_m: at.joint.eyeThickness_m,
-        }),
-      );
-    }
-    const { version } = at.chosen;
-    good(await act(job, 'PATCH', `/joints/${jointId}`, { version, handTight: true }));
-  }
-  good(await tick(job, { fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
-  for (const { jointId } of job.joints) {
-    const joint = partsOf(job).joints.find(({ id }) => id === jointId);
-    if (!joint) throw new Error('no joint');
-    const { minimum_Nm, maximum_Nm } = torqueOf(joint).governing;
-    const torque_Nm = (minimum_Nm + maximum_Nm) / 2;
-    const { eyes = 1 } = jointOfJob(job, jointId) ?? {};
-    good(
-      await act(job, 'POST', '/torque-records', {
-        id: randomUUID(),
-        jointId,
-        wrenchId: demoId('bench-25'),
-        torque_Nm,
-        typed: `${torque_Nm} N·m`,
-        freshWashers: eyes + 1,
-        settled: true,
-        witnessMark: true,
-        overrides: [{ caution: 'M70', reason: 'Figure of the vehicle maker for this bolt' }],
-      }),
-    );
-  }
+  await fitThrough(server, job.job.id, demoId('bench-25'), {
+    overrides: [{ caution: 'M70', reason: 'Figure of the vehicle maker for this bolt' }],
+  });
   for (const { id } of nipplesOf(job))
     for (const kind of ['stroke', 'clear'] as const) good(await bleed(job, id, kind));
   for (const { jointId, version } of (await now(job)).joints)

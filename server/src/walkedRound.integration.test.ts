@@ -23,6 +23,7 @@ import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from './demo/identity.ts';
 import { signedService, tubeReading } from './testing/samples.ts';
 import { allSpecified } from './testing/specified.ts';
+import { putOn, putTogether, takeAll } from './testing/fitting.ts';
 import type { TestServer } from './testing/testServer.ts';
 import { problemOf, startTestServer } from './testing/testServer.ts';
 
@@ -91,7 +92,8 @@ class Job {
       ...body,
     });
   post = (path: string, body: object) => server.ask('POST', `/api/jobs/${this.id}/${path}`, body);
-  handTight = (index = 0) => this.editJoint({ handTight: true }, index);
+  handTight = async (index = 0, overrides: readonly object[] = []) =>
+    putOn(server, this.id, (await this.joint(index)).jointId, { without: ['offerUp'], overrides });
   finish = async () => this.post('finish', signedService((await this.now()).job.version));
 
   async measure(): Promise<void> {
@@ -110,7 +112,7 @@ class Job {
     good(await this.job({ endsConfirmed: true }));
     good(await this.editHose({ specified: true }));
   }
-  offerUp = () => this.job({ fitChecks: { offeredUp: true } });
+  offerUp = () => takeAll(server, this.id, ['offerUp']);
   async torque(index: number, over: object = {}): Promise<Reply> {
     return this.post('torque-records', {
       id: randomUUID(),
@@ -119,7 +121,6 @@ class Job {
       torque_Nm: 19.6,
       typed: '19.6 N·m',
       freshWashers: 2,
-      settled: true,
       witnessMark: true,
       ...over,
     });
@@ -130,10 +131,8 @@ class Job {
   }
   /** Everything from the offered hose to the last tick before the signature. */
   async fitAndBleed(): Promise<void> {
-    good(await this.offerUp());
+    good(await putTogether(server, this.id));
     const { joints } = await this.now();
-    for (const index of joints.keys()) good(await this.handTight(index));
-    good(await this.job({ fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
     for (const index of joints.keys()) good(await this.torque(index));
     for (const kind of ['stroke', 'clear'] as const) good(await this.bleed(kind));
     for (const index of joints.keys()) good(await this.editJoint({ leakChecked: true }, index));
@@ -509,15 +508,12 @@ describe('the box', () => {
     good(await job.kit({ found: FOUND, decided: { verdict: 'return', because: 'Wrong neck' } }));
     expect(obstacles(await job.offerUp())).toEqual(['boxReturned']);
     expect(obstacles(await job.finish())).toContain('boxReturned');
-    // Offered up before, in another order: the joint has the gate as well.
-    await server.database.models.Job.update(
-      { fitChecks: { offeredUp: true, settle: false, lockToLock: false, droopAndBump: false } },
-      { where: { id: job.id } },
-    );
-    expect(obstacles(await job.handTight())).toEqual(['boxReturned']);
+    // Without having been offered up, with a reason for that: the joint has the gate as well.
+    const because = [{ caution: 'M14', reason: 'Held the old one beside it.' }];
+    expect(obstacles(await job.handTight(0, because))).toEqual(['boxReturned']);
     // Nor does taking the decision back make it good.
     good(await job.kit({ found: FOUND, decided: null }));
-    expect(obstacles(await job.handTight())).toEqual(['boxUndecided']);
+    expect(obstacles(await job.handTight(0, because))).toEqual(['boxUndecided']);
     good(await job.kit({ found: await asOrdered(job), decided: { verdict: 'accept', because: '' } }));
     good(await job.offerUp());
     good(await job.handTight());

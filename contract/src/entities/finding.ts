@@ -35,7 +35,8 @@ export const PHOTO_TYPES = ['image/jpeg', 'image/png'] as const;
 export type PhotoType = (typeof PHOTO_TYPES)[number];
 
 /** What a photograph may belong to. */
-export const PHOTO_SUBJECTS = ['finding', 'reading', 'trace'] as const;
+/** `part`: a line or a joint as it was seen in fitting. */
+export const PHOTO_SUBJECTS = ['finding', 'reading', 'trace', 'part'] as const;
 export type PhotoSubject = (typeof PHOTO_SUBJECTS)[number];
 
 /** A photograph of a finding or a reading, or what was traced on; its bytes are fetched apart. */

@@ -28,6 +28,7 @@ import { JobItemSchema } from './item.ts';
 import { JobLineSchema } from './line.ts';
 import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, LeftOnSchema, PhotoSchema } from './finding.ts';
+import { FitFactSchema, FitStepSchema } from './fitting.ts';
 import { ROLES } from '../roles.ts';
 import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
@@ -201,14 +202,17 @@ export type Reading = z.infer<typeof ReadingSchema>;
 export const TorqueRecordSchema = z.strictObject({
   id: Id,
   jointId: Id,
-  wrenchId: Id,
-  wrenchName: Name,
-  torque_Nm: z.number().positive(),
+  /** Null where it was tightened by feel: there was no figure, and none is invented. */
+  wrenchId: Id.nullable(),
+  wrenchName: Name.nullable(),
+  torque_Nm: z.number().positive().nullable(),
   typed: Typed,
+  /** Why there is no figure; left out where there is one. */
+  because: Note.nullish(),
   freshWashers: z.int().min(0).max(20),
   settled: z.boolean(),
   witnessMark: z.boolean(),
-  verdict: z.enum(['within', 'above']),
+  verdict: z.enum(['within', 'above', 'byFeel']),
   /** The parts that it tightened; left out where it was recorded before they were kept. */
   fitted: ApprovalSchema.nullish(),
   by: Name,
@@ -342,6 +346,10 @@ export const JobDetailSchema = z.strictObject({
   joints: z.array(JobJointSchema),
   readings: z.array(ReadingSchema),
   torqueRecords: z.array(TorqueRecordSchema),
+  /** What is known for its fitting, oldest first; of a job that is closed, only what was said in it. */
+  fitFacts: z.array(FitFactSchema),
+  /** Steps of fitting that stand, in the order in which they were taken. */
+  fitSteps: z.array(FitStepSchema),
   bleedRuns: z.array(BleedRunSchema),
   wrenches: z.array(WrenchSchema),
   findings: z.array(FindingSchema),

@@ -15,7 +15,7 @@ import {
 import { z } from 'zod';
 
 /** Of the scope alone: any words without a gap. */
-const PartId = z.string().regex(/^\S{1,80}$/, 'is a name without spaces, of 1 to 80 letters');
+const PartId = z.string().regex(/^\S{1,120}$/, 'is a name without spaces, of 1 to 120 letters');
 const Ids = z.array(PartId).max(400);
 const Side = z.enum(['A', 'B']);
 const Poses = z.array(z.string().min(1).max(40)).max(20);
@@ -48,11 +48,12 @@ const STEPS = [
   step(['cap', 'uncap'], { opening: z.string().max(200) }),
   step(['releaseHold', 'placeHold', 'tightenHold'], { hold: PartId }),
   step(['takeOff', 'route'], { line: PartId, body: z.enum(['old', 'new']) }),
-  step(['heat'], { joint: PartId, wearing: z.array(z.string().max(40)).max(10) }),
+  step(['heat'], { joint: PartId, wearing: z.array(z.string().max(40)).max(10).readonly() }),
   step(['reflare'], { line: PartId, end: Side }),
-  step(['movement'], { lines: Ids, poses: Poses, final: z.boolean() }),
+  step(['movement'], { lines: Ids.readonly(), poses: Poses.readonly(), final: z.boolean() }),
   step(['bleed', 'absCycle', 'pressureHold'], { circuit: PartId }),
 ] as const;
+export const PlanStepSchema = z.discriminatedUnion('kind', STEPS);
 
 const Pattern = z.record(z.string(), z.unknown());
 const End = z.object({ joint: PartId, end: z.enum(END_KINDS) });
@@ -79,6 +80,7 @@ export const PlanScopeSchema = z
           stop: z.boolean().optional(),
           soak: z.boolean().optional(),
           seized: z.boolean().optional(),
+          reopen: z.boolean().optional(),
         }),
       )
       .max(400),
@@ -125,7 +127,7 @@ export const PlanScopeSchema = z
     demands: z
       .array(z.object({ id: PartId, kind: z.literal('before'), first: Pattern, then: Pattern }))
       .max(100),
-    done: z.array(z.discriminatedUnion('kind', STEPS)).max(5_000),
+    done: z.array(PlanStepSchema).max(5_000),
   })
   .superRefine((scope, context) => {
     for (const { path, id, among } of namedIn(scope))
@@ -201,7 +203,7 @@ export const FitPlanDocumentSchema = z.object({
     trialWashers: z.enum(['on', 'off']),
     seizedWay: z.record(PartId, z.enum(SEIZED_WAYS)),
   }),
-  steps: z.array(z.intersection(z.discriminatedUnion('kind', STEPS), z.object({ id: z.string(), because }))),
+  steps: z.array(z.intersection(PlanStepSchema, z.object({ id: z.string(), because }))),
   setAside: z.array(z.object({ rule: Rule, subject: z.string() })),
   totals: z.object({ washers: z.int().min(0), capsPeak: z.int().min(0) }),
   infeasible: z

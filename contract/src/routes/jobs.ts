@@ -4,7 +4,6 @@ import { FLUID_GRADES, LAYOUTS, OUTFLOWS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { EnteredDate, Distance_m, Id, Name, Note, Typed, Version, Instant } from '../entities/common.ts';
 import {
-  FitChecksSchema,
   FluidServiceSchema,
   HandoverChecksSchema,
   BleedUpdateSchema,
@@ -24,6 +23,7 @@ import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from '../entities/h
 import { SeenSchema } from '../entities/approval.ts';
 import { ToldCautionSchema } from '../problems.ts';
 import { JointSchema, MOST_CIRCUITS, PortSchema } from '../entities/vehicle.ts';
+import { FitFactSaidSchema, FitStepSchema } from '../entities/fitting.ts';
 import { TraceSchema, TracingSchema } from '../entities/trace.ts';
 import { EvidenceEntrySchema } from '../entities/evidence.ts';
 import { LineChecksSchema, LinePatternSchema } from '../entities/line.ts';
@@ -144,16 +144,13 @@ export const JOB_ROUTES = {
   }),
   editJob: route({
     ...ADDRESSES.editJob,
-    summary: 'Confirm the look over, tick fit and handover checks',
+    summary: 'Confirm the look over, tick handover checks',
     params: JobParams,
     body: z.strictObject({
       version: Version,
       title: Name.optional(),
       reason: Note.optional(),
       endsConfirmed: z.boolean().optional(),
-      fitChecks: FitChecksSchema.partial().optional(),
-      /** All hoses that were held against their routes by now; the tick for it follows. */
-      offeredHoses: z.array(Id).max(MOST_HOSES).refine(namedOnce, 'names a hose twice').optional(),
       handoverChecks: HandoverChecksSchema.optional(),
       orderTerms: OrderTermsSchema.optional(),
     }),
@@ -222,7 +219,7 @@ export const JOB_ROUTES = {
   }),
   editJobJoint: route({
     ...ADDRESSES.editJobJoint,
-    summary: 'Bolt, washers, hand tight and leak check of one joint',
+    summary: 'Bolt, washers and leak check of one joint',
     params: z.strictObject({ jobId: Id, jointId: Id }),
     body: z.strictObject({
       version: Version,
@@ -230,9 +227,7 @@ export const JOB_ROUTES = {
       washer: JobJointSchema.shape.washer.optional(),
       boltState: JobJointSchema.shape.boltState.optional(),
       oldIsSwitch: JobJointSchema.shape.oldIsSwitch.optional(),
-      handTight: z.boolean().optional(),
       leakChecked: z.boolean().optional(),
-      overrides: Overrides,
     }),
     reply: JobChangeSchema,
   }),
@@ -393,6 +388,34 @@ export const JOB_ROUTES = {
     body: z.strictObject({ version: Version, circuitId: Id, layout: z.enum([...LAYOUTS, 'asFound']) }),
     reply: JobChangeSchema,
   }),
+  takeFitSteps: route({
+    ...ADDRESSES.takeFitSteps,
+    summary: 'Take steps of the plan of fitting, one after the other',
+    params: JobParams,
+    body: z.strictObject({
+      /** Each with an id of its own: sent again, it is the same step. */
+      steps: z
+        .array(FitStepSchema.pick({ id: true, step: true }))
+        .min(1)
+        .max(200),
+      overrides: Overrides,
+    }),
+    reply: JobChangeSchema,
+  }),
+  undoFitStep: route({
+    ...ADDRESSES.undoFitStep,
+    summary: 'Take the last step of fitting back; it stays in the log',
+    params: z.strictObject({ jobId: Id, stepId: Id }),
+    reply: JobChangeSchema,
+  }),
+  sayFitFact: route({
+    ...ADDRESSES.sayFitFact,
+    summary:
+      'How a joint can be reached, what holds a line, which way is chosen: what the plan of fitting asks for',
+    params: JobParams,
+    body: z.strictObject({ id: Id, said: FitFactSaidSchema }),
+    reply: JobChangeSchema,
+  }),
   recordTorque: route({
     ...ADDRESSES.recordTorque,
     summary: 'Record the torque of a joint',
@@ -400,13 +423,24 @@ export const JOB_ROUTES = {
     body: TorqueRecordSchema.pick({
       id: true,
       jointId: true,
-      wrenchId: true,
-      torque_Nm: true,
       typed: true,
       freshWashers: true,
-      settled: true,
       witnessMark: true,
     }).extend({
+      wrenchId: Id,
+      torque_Nm: z.number().positive(),
+      /** Of the parts in the joint. */
+      seen: SeenSchema,
+      overrides: Overrides,
+    }),
+    reply: JobChangeSchema,
+  }),
+  recordByFeel: route({
+    ...ADDRESSES.recordByFeel,
+    summary: 'Record that a joint was tightened by feel: no figure is known for it',
+    params: JobParams,
+    body: TorqueRecordSchema.pick({ id: true, jointId: true, freshWashers: true, witnessMark: true }).extend({
+      because: Note.min(5),
       /** Of the parts in the joint. */
       seen: SeenSchema,
       overrides: Overrides,

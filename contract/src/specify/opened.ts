@@ -1,5 +1,6 @@
 /** Whether the brake was opened, from what stands in a job now and from what its log tells of before. */
 import type { FitChecks, JobDetail } from '../entities/job.ts';
+import type { PlanStep } from '@zephyrcombe/core/plan';
 import type { LogKind } from '../entities/log.ts';
 
 /** Untouched; opened as the record stands; or said to be opened once, and taken back since. */
@@ -8,9 +9,23 @@ export type Opening = 'untouched' | 'opened' | 'takenBack';
 /** Checks that are made with the new hoses on. */
 const HOSES_ON: readonly (keyof FitChecks)[] = ['settle', 'lockToLock', 'droopAndBump'];
 
-const standsOpened = ({ job, joints, torqueRecords, bleedRuns }: JobDetail): boolean =>
+/** Steps of fitting after which the brake is not whole. */
+const OPENING: ReadonlySet<unknown> = new Set<PlanStep['kind']>([
+  'drainReservoir',
+  'drainNipple',
+  'crack',
+  'open',
+  'takeOff',
+]);
+
+/** Whether a step, as the log tells it, opens the brake. */
+export const stepOfOpening = (step: unknown): boolean =>
+  typeof step === 'object' && step !== null && 'kind' in step && OPENING.has(step.kind);
+
+const standsOpened = ({ job, joints, torqueRecords, bleedRuns, fitSteps }: JobDetail): boolean =>
   joints.some(({ handTight, leakChecked }) => handTight || leakChecked) ||
   torqueRecords.length > 0 ||
+  fitSteps.some(({ step }) => stepOfOpening(step)) ||
   HOSES_ON.some((check) => job.fitChecks[check]) ||
   bleedRuns.some(({ events }) => events.length > 0);
 

@@ -1,5 +1,4 @@
 import { nippleOrder } from '../bleeding/nippleOrder.ts';
-import { fitPlan } from '../procedure/fitPlan.ts';
 import { circuitFaults } from './faults.ts';
 import type { PatternOptions } from './patterns.ts';
 import { PATTERNS, patternsExclude, startPattern } from './patterns.ts';
@@ -24,7 +23,10 @@ describe.each(PATTERNS)('starting pattern %s', (pattern) => {
         expect(circuitFaults(circuit).filter((fault) => fault.severity === 'stop')).toEqual([]);
         expect(nippleOrder(circuit).ok).toBe(true);
         const hoses = circuit.hoses.filter((line) => line.kind === 'hose');
-        expect(fitPlan(circuit.joints, hoses, { hoses: true, lines: false }).ok).toBe(true);
+        // A hose that has to be turned at both ends cannot be fitted.
+        const isScrewed = (jointId: string) =>
+          circuit.joints.find(({ id }) => id === jointId)?.seal === 'screwed';
+        expect(hoses.filter((hose) => isScrewed(hose.fromJointId) && isScrewed(hose.toJointId))).toEqual([]);
         expect(circuit.hoses.every((line) => line.estimated)).toBe(true);
         expect(circuit.joints.every((joint) => joint.torque.source === null)).toBe(true);
       }

@@ -13,6 +13,7 @@ import type { TorquePart } from '../joint/torquePart.ts';
 import type { SealKind } from '../joint/sealKind.ts';
 import type { Nature } from '../route/sceneParts.ts';
 import type { JointFact, Origin } from '../layout/known.ts';
+import type { StepKind } from '../procedure/plan/steps.ts';
 
 /** What each caution rests on. Lengths in metres, torques in newton metres, dates ISO 8601. */
 export interface CautionEvidence {
@@ -136,6 +137,11 @@ export interface CautionEvidence {
     readonly partMaterial: string;
     readonly washerMaterial: string;
   };
+  /** What was left out before it. */
+  M63: { readonly before: StepKind };
+  M64: { readonly before: StepKind };
+  /** Where the lead was plugged in, and where it lay before. */
+  M66: { readonly side: string; readonly was: string };
   M70: {
     readonly part: TorquePart;
     readonly minimum_Nm: number;
@@ -154,6 +160,8 @@ export interface CautionEvidence {
   M77: { readonly asked: string; readonly offered: string };
   M78: { readonly openedOn: string; readonly months: number };
   M79: Record<never, never>;
+  M85: { readonly before: StepKind };
+  M92: { readonly before: StepKind };
   M94: { readonly abs: boolean };
   M95: Record<never, never>;
   M96: { readonly missing: readonly string[] };

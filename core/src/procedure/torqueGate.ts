@@ -1,5 +1,4 @@
 /** What must be true before a torque is recorded against a joint. */
-import type { Caution } from '../mistakes/caution.ts';
 import type { Result } from '../calculation/result.ts';
 import { washersNeeded } from '../joint/washers.ts';
 import type { TorqueJudgement, TorqueRange } from '../joint/torque.ts';
@@ -10,7 +9,6 @@ export interface TorqueAttempt {
   readonly seal: SealKind;
   readonly eyes: number;
   readonly freshWashers: number;
-  readonly settled: boolean;
   readonly reading_Nm: number;
   readonly range: TorqueRange;
   readonly wrenchMaximum_Nm: number;
@@ -18,13 +16,12 @@ export interface TorqueAttempt {
   readonly wrenchMinimum_Nm?: number | null;
 }
 
-/** The torque's own judgement plus fresh washers (M57, banjo joints only) and a settled hose (M99). */
+/** The torque's own judgement plus fresh washers (M57, banjo joints only). Whether it had settled the plan of fitting says. */
 export function judgeTorqueAttempt(attempt: TorqueAttempt): Result<TorqueJudgement> {
   const { reading_Nm, range, wrenchMaximum_Nm, wrenchMinimum_Nm = null } = attempt;
   const judged = judgeTorque(reading_Nm, range, wrenchMaximum_Nm, wrenchMinimum_Nm);
   if (!judged.ok) return judged;
   const washers = attempt.seal === 'banjo' ? washersNeeded(attempt.eyes, attempt.freshWashers) : null;
   if (washers !== null && !washers.ok) return washers;
-  const settled: readonly Caution[] = attempt.settled ? [] : [{ id: 'M99', evidence: {} }];
-  return { ...judged, cautions: [...judged.cautions, ...(washers?.cautions ?? []), ...settled] };
+  return { ...judged, cautions: [...judged.cautions, ...(washers?.cautions ?? [])] };
 }

@@ -27,6 +27,7 @@ import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
+import * as fitting from './migrations/0024-fitting.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -174,9 +175,11 @@ describe('migrations', () => {
       '0021-items',
       '0022-log',
       '0023-refit',
+      '0024-fitting',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await fitting.down(queries);
     await refit.down(queries);
     await log.down(queries);
     await items.down(queries);
@@ -223,6 +226,7 @@ describe('migrations', () => {
     await items.up(queries);
     await log.up(queries);
     await refit.up(queries);
+    await fitting.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -5,6 +5,7 @@ import type { DatabaseConfig } from '../config.ts';
 import { defineJobEvent } from '../features/bleeding/jobEvent.model.ts';
 import { defineEndSheet } from '../features/ends/endSheet.model.ts';
 import { defineFinding } from '../features/findings/finding.model.ts';
+import { defineFitFact, defineFitStep } from '../features/fitting/fitting.model.ts';
 import { defineFluidService } from '../features/fluid-services/fluidService.model.ts';
 import { defineCorner } from '../features/corners/corner.model.ts';
 import {
@@ -88,6 +89,8 @@ function defineModels(sequelize: Sequelize) {
     Reading: defineReading(sequelize),
     TorqueRecord: defineTorqueRecord(sequelize),
     JobEvent: defineJobEvent(sequelize),
+    FitStep: defineFitStep(sequelize),
+    FitFact: defineFitFact(sequelize),
     FluidService: defineFluidService(sequelize),
     Finding: defineFinding(sequelize),
     Photo: definePhoto(sequelize),

@@ -25,6 +25,7 @@ import * as lines from './migrations/0020-lines.ts';
 import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
+import * as fitting from './migrations/0024-fitting.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -50,6 +51,7 @@ const MIGRATIONS = [
   { name: '0021-items', ...items },
   { name: '0022-log', ...log },
   { name: '0023-refit', ...refit },
+  { name: '0024-fitting', ...fitting },
 ];
 
 /** Of every migration, in order. */

@@ -13,6 +13,7 @@ import { createCircuit } from '../features/vehicles/saveHydraulics.ts';
 import { buildCircuit } from './hydraulics.ts';
 import { DEMO_CORNERS } from './corners.ts';
 import { demoId } from './identity.ts';
+import { seedFitting } from './fitting.ts';
 import { seedJobs } from './jobs.ts';
 import { VEHICLE_PLANS } from './vehicles.ts';
 
@@ -31,7 +32,10 @@ export async function seedIfEmpty(dependencies: Dependencies): Promise<boolean> 
   const { database, clock } = dependencies;
   if ((await database.models.Shop.count()) > 0) return false;
   const passphraseHash = await hashPassphrase(DEMO_PASSPHRASE);
-  await database.transaction((transaction) => seed(database.models, transaction, clock(), passphraseHash));
+  await database.transaction(async (transaction) => {
+    await seed(database.models, transaction, clock(), passphraseHash);
+    await seedFitting(database, transaction, clock());
+  });
   return true;
 }
 

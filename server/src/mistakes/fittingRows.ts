@@ -88,7 +88,21 @@ export const TIGHTENING: readonly MistakeRow[] = [
   },
   {
     id: 'M99',
-    paths: { 'not let settle': tightened({ settled: false }) },
+    paths: {
+      'not let settle': async (job) => {
+        await job.specified();
+        await job.done(job.offerUp());
+        for (const end of ['A', 'B'] as const) await job.done(job.handTight(end));
+        return job.said(job.torque());
+      },
+      'settled, and seen in no pose': async (job) => {
+        await job.specified();
+        await job.done(job.offerUp());
+        for (const end of ['A', 'B'] as const) await job.done(job.handTight(end));
+        await job.done(job.steps([{ kind: 'settle', line: job.hoseId }]));
+        return job.said(job.torque());
+      },
+    },
     clean: wellTightened,
   },
 ];

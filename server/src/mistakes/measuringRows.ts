@@ -188,6 +188,7 @@ const tiedToTheBars = (corner: Corner) =>
   }))(withNothingNear(corner));
 /** Whoever fits it is told what changed; whoever specifies it anew meets the stop. */
 async function fitsOrSpecifies(job: PlayedJob): ReturnType<Play> {
+  await job.done(job.offerUp());
   const fitted = job.handTight();
   return (await fitted).body.includes('changedSinceSpecified') ? job.said(job.specify()) : job.said(fitted);
 }
@@ -336,7 +337,7 @@ export const OPENING: readonly MistakeRow[] = [
       'offered up, and taken back': async (job) => {
         await job.specified();
         await job.done(job.offerUp());
-        await job.done(job.job({ fitChecks: { offeredUp: false } }));
+        await job.done(job.stepBack());
         return job.said(job.handTight());
       },
     },

@@ -24,9 +24,13 @@ import {
   torqueOf,
 } from '@zephyrcombe/contract';
 import type { Corner, HoseBuild, HydraulicLine } from '@zephyrcombe/core';
+import type { PlanStep } from '@zephyrcombe/core/plan';
 import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
+import { fitPlanOf } from '@zephyrcombe/workshop';
 import { demoId } from '../demo/identity.ts';
 import { freshFluid, HARD_LINE, LINE_PATTERN, tubeReading } from '../testing/samples.ts';
+import type { FitOptions } from '../testing/fitting.ts';
+import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../testing/fitting.ts';
 import type { TestServer } from '../testing/testServer.ts';
 import { problemOf } from '../testing/testServer.ts';
 
@@ -59,6 +63,18 @@ const ROW_OF: Readonly<Record<string, string>> = {
   levelAtMark: 'M79',
   portNotSeen: 'M102',
   notProved: 'M37',
+  'fitImpossible.PR7': 'M37',
+  'fitImpossible.OF8': 'M51',
+  'fitImpossible.ON7': 'M61',
+  'fitImpossible.FL2': 'M50',
+  'fitWaits.ON1': 'M55',
+  'fitWaits.ON2': 'M56',
+  'fitWaits.ON3': 'M60',
+  'fitWaits.OF7': 'M54',
+  'fitWaits.OF9': 'M46',
+  'fitWaits.CP1': 'M64',
+  'fitWaits.CP2': 'M35',
+  'fitNotPlanned.OF7': 'M54',
   changedSinceProved: 'M37',
 };
 
@@ -270,8 +286,38 @@ export class PlayedJob {
       ...over,
     });
   evidence = (body: object) => this.ask('POST', this.at('/evidence'), { id: randomUUID(), ...body });
-  offerUp = () => this.job({ fitChecks: { offeredUp: true } });
-  handTight = (end: 'A' | 'B' = 'A', over: object = {}) => this.editJoint({ handTight: true, ...over }, end);
+  offerUp = () => this.fit((server) => takeAll(server, this.id, ['offerUp']));
+  /** With everything that a joint needs before it but the look at the route. */
+  handTight = async (end: 'A' | 'B' = 'A', options: FitOptions = {}) => {
+    const { jointId } = await this.joint(end);
+    return this.fit((server) => putOn(server, this.id, jointId, { without: ['offerUp'], ...options }));
+  };
+  /** Single steps, in whatever order. */
+  steps = (steps: readonly PlanStep[], overrides: readonly object[] = []) =>
+    this.fit((server) => sendSteps(server, this.id, steps, overrides));
+  /** The plan up to a step, that one left; without what somebody leaves out. */
+  follow = async (
+    isLast: (step: PlanStep) => boolean,
+    without: readonly PlanStep['kind'][] = [],
+  ): Promise<Reply> => {
+    const { plan } = fitPlanOf(await this.now());
+    const end = plan.steps.findIndex(isLast);
+    const steps = plan.steps.slice(0, Math.max(end, 0)).filter(({ kind }) => !without.includes(kind));
+    return steps.length > 0 ? this.steps(steps) : this.ask('GET', this.at(''));
+  };
+  stepBack = async () => {
+    const [reply] = await takeBack(this.server, this.id, 1);
+    if (!reply) throw new Error('nothing to take back');
+    this.told = null;
+    return reply;
+  };
+  say = (kind: string, subjectId: string, value: unknown) =>
+    this.ask('POST', this.at('/fit-facts'), { id: randomUUID(), said: { kind, subjectId, value } });
+  private async fit(act: (server: TestServer) => Promise<Reply>): Promise<Reply> {
+    const reply = await act(this.server);
+    this.told = null;
+    return reply;
+  }
   torque = async (end: 'A' | 'B' = 'A', over: object = {}) => {
     const detail = await this.now();
     const own = jointOfJob(detail, (await this.joint(end)).jointId);
@@ -285,7 +331,6 @@ export class PlayedJob {
       torque_Nm,
       typed: `${torque_Nm} N·m`,
       freshWashers: own.eyes + 1,
-      settled: true,
       witnessMark: true,
       ...over,
     });
@@ -451,9 +496,7 @@ export class PlayedJob {
     return this;
   }
   async fitted(): Promise<this> {
-    await this.done(this.offerUp());
-    for (const end of ['A', 'B'] as const) await this.done(this.handTight(end));
-    await this.done(this.job({ fitChecks: { settle: true, lockToLock: true, droopAndBump: true } }));
+    await this.done(this.fit((server) => putTogether(server, this.id)));
     return this;
   }
   async torqued(): Promise<this> {

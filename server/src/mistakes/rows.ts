@@ -4,6 +4,7 @@
  */
 import type { CautionId } from '@zephyrcombe/core';
 import { APPROVALS, KNOWING } from './approvalRows.ts';
+import { FITTING } from './fitRows.ts';
 import { FLUID, TIGHTENING } from './fittingRows.ts';
 import { LINES, MAKING } from './makingRows.ts';
 import { MEASURING, OPENING, ROUTES } from './measuringRows.ts';
@@ -17,6 +18,7 @@ export const ROWS: readonly MistakeRow[] = [
   ...SPECIFYING,
   ...MAKING,
   ...LINES,
+  ...FITTING,
   ...TIGHTENING,
   ...FLUID,
   ...APPROVALS,

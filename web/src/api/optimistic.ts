@@ -1,5 +1,5 @@
 /** What a job will look like once an action is through, shown at once: a tick does not wait for the network. */
-import type { BleedRow, BleedUpdate, JobDetail } from '@zephyrcombe/contract';
+import type { BleedRow, BleedUpdate, FitFact, FitStep, JobDetail } from '@zephyrcombe/contract';
 import { withBleedRows } from '@zephyrcombe/workshop';
 import type { RequestOf } from './client.ts';
 import type { JobActionName } from './jobActionName.ts';
@@ -33,6 +33,21 @@ export function withAction(
           joint.jointId === params.jointId ? patched(joint, body) : joint,
         ),
       };
+    case 'takeFitSteps': {
+      const steps = body.steps as readonly Pick<FitStep, 'id' | 'step'>[];
+      const isNew = ({ id }: Pick<FitStep, 'id'>) => !detail.fitSteps.some((known) => known.id === id);
+      return {
+        ...detail,
+        fitSteps: [...detail.fitSteps, ...steps.filter(isNew).map((one) => ({ ...one, by: '', at: now }))],
+      };
+    }
+    case 'undoFitStep':
+      return { ...detail, fitSteps: detail.fitSteps.filter(({ id }) => id !== params.stepId) };
+    case 'sayFitFact': {
+      const { id, said } = body as unknown as Pick<FitFact, 'id' | 'said'>;
+      const isKnown = detail.fitFacts.some((fact) => fact.id === id);
+      return isKnown ? detail : { ...detail, fitFacts: [...detail.fitFacts, { id, said, by: '', at: now }] };
+    }
     case 'addBleedEvent': {
       const isKnown = detail.bleedRuns.some(({ events }) => events.some(({ id }) => id === body.id));
       if (isKnown) return detail;

@@ -226,6 +226,8 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
     items: [],
     readings: [],
     torqueRecords: [],
+    fitFacts: [],
+    fitSteps: [],
     bleedRuns: [],
     wrenches: [],
     findings: [],

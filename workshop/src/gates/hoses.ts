@@ -78,6 +78,12 @@ export const jointGate = (detail: JobDetail, jointId: string): readonly Obstacle
   ...linesAtGate(detail, jointId),
 ];
 
+/** The hoses that end at these joints are measured, and specified as they are now. */
+export const specifiedGate = (detail: JobDetail, jointIds: readonly string[]): readonly Obstacle[] =>
+  hosesOf(detail)
+    .filter(({ fitted }) => jointIds.includes(fitted.fromJointId) || jointIds.includes(fitted.toJointId))
+    .flatMap((own) => specificationObstacles(detail, own));
+
 /** Whoever joins two parts has both in front of them: what was assumed of a port is seen by then. */
 function portObstacles(detail: JobDetail, jointId: string): readonly Obstacle[] {
   const at = jointOfJob(detail, jointId);

@@ -16,6 +16,12 @@ function lineObstacles(detail: JobDetail, { line, fitted }: LineOfJob): readonly
     : [{ code: 'lineNotMade', line: fitted.name }];
 }
 
+/** Laying a hard line along its route: it is made, and as its pattern is now. */
+export function lineGate(detail: JobDetail, lineId: string): readonly Obstacle[] {
+  const own = lineOfJob(detail, lineId);
+  return own ? lineObstacles(detail, own) : [];
+}
+
 /** Saying that a line is made: it has a pattern that can be bent, and what goes wrong at the bench was looked at. */
 export function lineMadeGate({ line, fitted, developed }: LineOfJob): readonly Obstacle[] {
   if (line.pattern === null || developed === null) return [{ code: 'lineNotMeasured', line: fitted.name }];

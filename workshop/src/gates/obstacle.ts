@@ -1,9 +1,35 @@
 /** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
 import type { LineSeen } from '@zephyrcombe/contract';
 import type { JointFact } from '@zephyrcombe/core';
+import type { RuleId } from '@zephyrcombe/core/plan';
+import type { NamedStep } from '../fitting/namedStep.ts';
 import type { Change } from '../approvals/facts.ts';
 
 export type Obstacle =
+  /** Another step of the plan has to be first; the rule that says so, null where it could not be otherwise. */
+  | {
+      readonly code: 'fitWaits';
+      readonly step: NamedStep;
+      readonly before: NamedStep;
+      readonly rule: RuleId | null;
+    }
+  | {
+      readonly code: 'fitNotPlanned';
+      readonly step: NamedStep;
+      readonly instead: NamedStep | null;
+      readonly rule: RuleId | null;
+    }
+  | { readonly code: 'fitRecordedElsewhere'; readonly step: NamedStep }
+  | { readonly code: 'fitNotLast'; readonly step: NamedStep }
+  | { readonly code: 'fitStepsLeft'; readonly steps: readonly NamedStep[] }
+  | {
+      readonly code: 'fitImpossible';
+      readonly rules: readonly RuleId[];
+      readonly demands: readonly string[];
+      readonly subjects: readonly string[];
+      /** The one that decides, where they are told apart. */
+      readonly rule: RuleId | null;
+    }
   | { readonly code: 'endsNotConfirmed' }
   | { readonly code: 'notLookedOver' }
   | { readonly code: 'notMeasured'; readonly hose: string }

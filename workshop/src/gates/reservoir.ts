@@ -9,7 +9,7 @@ const partOf = ({ components }: Circuit, kind: Component['kind']) =>
   components.find((component) => component.kind === kind);
 
 /** What stands for each reservoir of a circuit: a coupled brake has one at the lever and one at the pedal. */
-const reservoirsOf = ({ components }: Circuit): readonly string[] =>
+export const reservoirsOf = ({ components }: Circuit): readonly string[] =>
   components.filter(({ kind }) => kind === 'reservoir').map(({ id, sameAs }) => sameAs ?? id);
 
 /** The circuits of a job that drink from the same reservoir as this one. */

@@ -1,7 +1,11 @@
 /** Signing a job off: everything that its scope needs. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { plainStep } from '@zephyrcombe/core/plan';
 import { torqueStanding } from '../approvals/fitted.ts';
+import { fitNames, fitPlanOf } from '../fitting/fitPlanOf.ts';
+import { named } from '../fitting/namedStep.ts';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
 import { hosesSignGate } from './hoses.ts';
 import { linesSignGate } from './lines.ts';
@@ -13,6 +17,25 @@ function torquePassed(detail: JobDetail, jointId: string, joint: string): readon
   const standing = last && torqueStanding(detail, last);
   return standing?.state === 'passed'
     ? [{ code: 'changedSinceTorqued', joint, changes: standing.changes }]
+    : [];
+}
+
+/** What nobody drives off with: a clip loose, a lead hanging, bodywork off, a unit that ran dry. */
+const TO_FINISH: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
+  'placeHold',
+  'tightenHold',
+  'plugLead',
+  'closeCover',
+  'absCycle',
+]);
+
+function stepsLeft(detail: JobDetail): readonly Obstacle[] {
+  // A job of before its steps were kept has none to go by.
+  if (detail.fitSteps.length === 0) return [];
+  const nameOf = fitNames(detail);
+  const left = fitPlanOf(detail).plan.steps.filter(({ kind }) => TO_FINISH.has(kind));
+  return left.length > 0
+    ? [{ code: 'fitStepsLeft', steps: left.map((step) => named(plainStep(step), nameOf)) }]
     : [];
 }
 
@@ -34,6 +57,7 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
     ...hosesSignGate(detail),
     ...linesSignGate(detail),
     ...(off.length > 0 ? [{ code: 'itemsNotOn' as const, items: off.map(({ name }) => name) }] : []),
+    ...stepsLeft(detail),
     ...loose.flatMap(({ jointId }) => torquePassed(detail, jointId, nameOf(jointId))),
     ...(loose.length > 0
       ? [{ code: 'jointsNotTorqued' as const, joints: loose.map(({ jointId }) => nameOf(jointId)) }]

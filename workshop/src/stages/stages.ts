@@ -73,12 +73,24 @@ export function jobProgress(tally: JobTally): Progress {
   return { stages, done, next: stages.find((stage) => !done.includes(stage)) ?? 'hand-over' };
 }
 
-/** Tightened within its range at the last, with the parts that are in it now. */
+/** Tightened within its range at the last, or by feel where there is no figure, with the parts that are in it now, and not opened since. */
 export function isTorqued(detail: JobDetail, jointId: string): boolean {
   const last = detail.torqueRecords.findLast((record) => record.jointId === jointId);
   return (
-    last?.verdict === 'within' && (isClosed(detail.job) || torqueStanding(detail, last).state !== 'passed')
+    last !== undefined &&
+    last.verdict !== 'above' &&
+    !isOpenedSince(detail, jointId) &&
+    (isClosed(detail.job) || torqueStanding(detail, last).state !== 'passed')
   );
+}
+
+/** Its last step that opens or tightens is one that opens. */
+export function isOpenedSince({ fitSteps }: Pick<JobDetail, 'fitSteps'>, jointId: string): boolean {
+  const last = fitSteps.findLast(
+    ({ step }) =>
+      'joint' in step && step.joint === jointId && ['crack', 'open', 'torque', 'byFeel'].includes(step.kind),
+  );
+  return last !== undefined && (last.step.kind === 'crack' || last.step.kind === 'open');
 }
 
 /** Seen dry since it was tightened as it is. */

@@ -1,4 +1,5 @@
 /** The blocks of a plan with everything that has to be before something else. */
+import type { Block } from './graph.ts';
 import { PlanGraph } from './graph.ts';
 import type { Reason } from './rules.ts';
 import type { End } from './ends.ts';
@@ -15,7 +16,14 @@ import { cutPipes, endAt, joinedBy, linesAt, openedBy, reservoirOf } from './wor
 const PHASE = { shut: 0, prepare: 1, fluid: 2, off: 3, on: 4, trial: 5, final: 6, level: 7, end: 8 } as const;
 const WEARING = ['faceShield', 'leatherGloves'];
 
+/** It shuts what was left standing open, or goes on with a join or a heating that was begun. */
+export const isUrgent = ({ key }: Pick<Block, 'key'>): boolean => key.length === 1 && key[0] === PHASE.shut;
+
 const isLocking = ({ kind, keyed }: PlanHold): boolean => keyed || kind === 'springClip' || kind === 'pClip';
+/** The bolt is out for its new washers. */
+export const isFinishing = ({ key }: Pick<Block, 'key'>): boolean =>
+  key.length === 2 && key[0] === PHASE.shut && key[1] === FINISHING;
+const FINISHING = 2;
 
 export function draftOf(scope: PlanScope, state: PlanState, work: Work): PlanGraph {
   return new Draft(scope, state, work).graph;
@@ -36,6 +44,7 @@ class Draft {
     const moved = work.moves.filter(({ off, on }) => off !== null || on !== null);
     this.shutOpenEnds();
     for (const move of moved) this.prepareLine(move);
+    this.offerAnew();
     this.prepareAll();
     for (const id of work.opens) this.openJoint(id);
     this.heatJoints();
@@ -161,6 +170,16 @@ class Draft {
         [{ kind: 'makeLine', line: id }],
         isBench ? [PHASE.prepare, 5] : this.key(PHASE.on, this.groupOf(id), -10),
       );
+    }
+  }
+
+  /** It lies there, and nobody has held this very one to its route: it became another one since. */
+  private offerAnew(): void {
+    for (const { line, off, on } of this.work.moves) {
+      const now = this.state.lines.get(line.id);
+      const isJoined = ENDS.some((end) => this.work.finals.has(line[end].joint));
+      if (line.action === 'replace' && !off && !on && now?.new === 'routed' && !now.offeredUp && isJoined)
+        this.graph.add(`offer ${line.id}`, [{ kind: 'offerUp', line: line.id }], [PHASE.prepare, 4]);
     }
   }
 
@@ -368,6 +387,7 @@ class Draft {
         for (const deed of ['crack', 'open']) this.before(`join ${id}`, `${deed} ${other}`, 'CP1');
     this.before(`open ${id}`, `join ${id}`, 'STATE');
     for (const { line } of ends) {
+      this.before(`offer ${line.id}`, `join ${id}`, 'PR1');
       this.before(`off ${line.id}`, `join ${id}`, 'ON5');
       this.before(`route ${line.id}`, `join ${id}`, 'ON5');
     }
@@ -398,7 +418,7 @@ class Draft {
         { kind: 'mark', joint: id },
       ],
       now.isFinishing
-        ? [PHASE.shut, 2]
+        ? [PHASE.shut, FINISHING]
         : turned
           ? this.key(PHASE.on, this.groupOf(id), 0, ...this.place(id))
           : this.key(PHASE.final, this.groupOf(id), 0, ...this.place(id)),

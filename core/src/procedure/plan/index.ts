@@ -1,9 +1,30 @@
 /** The plan of fitting: from a scope to a complete order of taking off and putting on. */
 export type { Because, FitPlanDocument, Infeasible, PlannedStep } from './plan.ts';
 export { FIT_PLAN_FORMAT, FIT_PLAN_SCHEMA_VERSION, planOf } from './plan.ts';
+export type { FitStepJudged } from './fitStepCautions.ts';
+export { judgeFitStep } from './fitStepCautions.ts';
+export type { PassedOver, StepVerdict, Wait } from './judgeStep.ts';
+export { judgeStep } from './judgeStep.ts';
 export type { RuleId, RuleKind } from './rules.ts';
 export { RULES } from './rules.ts';
-export type { PlanScope } from './scope.ts';
+export type {
+  HoldKind,
+  Kept,
+  PlanChoices,
+  PlanCircuit,
+  PlanComponent,
+  PlanCover,
+  PlanHold,
+  PlanJoint,
+  PlanLead,
+  PlanLine,
+  PlanLineEnd,
+  PlanReservoir,
+  PlanScope,
+  SeizedWay,
+} from './scope.ts';
 export { HOLD_KINDS, KEPT_WAYS, LINE_ACTIONS, SEIZED_WAYS } from './scope.ts';
-export type { PlanStep } from './steps.ts';
-export { JOINED_BY, OPENED_BY } from './steps.ts';
+export type { JointPhase, PlanState } from './state.ts';
+export { bodyOn, stateAfter } from './state.ts';
+export type { PlanStep, StepKind } from './steps.ts';
+export { JOINED_BY, OPENED_BY, plainStep, stepKey } from './steps.ts';

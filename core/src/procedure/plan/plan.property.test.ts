@@ -7,14 +7,14 @@ import type { RuleId } from './rules.ts';
 import type { PlanScope } from './scope.ts';
 import { stateAfter } from './state.ts';
 import type { PlanStep } from './steps.ts';
+import { plainStep } from './steps.ts';
 import { Lift } from './testing/simulator.ts';
 import { chance, randomScope } from './testing/randomScope.ts';
 import { workOf } from './work.ts';
 
 const SCOPES = 5_000;
 
-const bare = (steps: FitPlanDocument['steps']): readonly PlanStep[] =>
-  steps.map(({ id: _id, because: _because, ...step }) => step as PlanStep);
+const bare = (steps: FitPlanDocument['steps']): readonly PlanStep[] => steps.map(plainStep);
 
 /** As it stands after some steps of its plan, with the choices that the plan was made with. */
 const interrupted = (scope: PlanScope, { choices, steps }: FitPlanDocument, after: number): PlanScope => ({
@@ -39,10 +39,26 @@ const faultsOf = (scope: PlanScope, plan: FitPlanDocument) => [
   ...new Lift(scope, plan).run(),
 ];
 
+/** Some joints that no line of the job comes to are in it by themselves. One that is turned in is opened with its line. */
+function withReopened(scope: PlanScope, seed: number): PlanScope {
+  const isFree = (id: string) =>
+    scope.lines.every(
+      ({ A, B, action }) =>
+        (A.joint !== id && B.joint !== id) ||
+        (action === 'leave' && ![A, B].some(({ end }) => end === 'maleScrewed')),
+    );
+  return {
+    ...scope,
+    joints: scope.joints.map((joint, at) =>
+      (seed + at) % 3 === 0 && isFree(joint.id) ? { ...joint, reopen: true } : joint,
+    ),
+  };
+}
+
 test(`${SCOPES} scopes: valid as planned, after an interruption with the same remainder, and backed out from there`, () => {
   const faults: unknown[] = [];
   for (let seed = 1; seed <= SCOPES && faults.length < 5; seed += 1) {
-    const scope = randomScope(seed);
+    const scope = seed % 3 === 0 ? withReopened(randomScope(seed), seed) : randomScope(seed);
     const plan = planOf(scope);
     const after = Math.floor(chance(seed * 7 + 1)() * plan.steps.length);
     const now = interrupted(scope, plan, after);

@@ -50,11 +50,21 @@ export interface Infeasible {
   readonly subjects: readonly string[];
 }
 
-export function planOf(scope: PlanScope): FitPlanDocument {
+/** What is left to do, in an order; or why there is none. */
+export type Drafted =
+  | {
+      readonly ok: true;
+      readonly work: Work;
+      readonly graph: PlanGraph;
+      readonly ordered: NonNullable<ReturnType<typeof orderOf>>;
+    }
+  | { readonly ok: false; readonly work: Work; readonly infeasible: Infeasible };
+
+export function drafted(scope: PlanScope): Drafted {
   const state = stateAfter(scope);
   const work = workOf(scope, state);
   const refused = refusedAtOnce(scope, work);
-  if (refused) return document(scope, work, { infeasible: refused });
+  if (refused) return { ok: false, work, infeasible: refused };
   const graph = draftOf(scope, state, work);
   for (const { id, first, then } of scope.demands)
     graph.before(
@@ -63,16 +73,23 @@ export function planOf(scope: PlanScope): FitPlanDocument {
       `demand ${id}`,
     );
   const ordered = orderOf(graph);
-  if (ordered === null) {
-    const conflict = conflictIn(graph);
-    return document(scope, work, {
-      infeasible: {
-        rules: conflict?.rules ?? [],
-        demands: conflict?.demands ?? [],
-        subjects: subjectsOf(scope, conflict?.blocks ?? []),
-      },
-    });
-  }
+  if (ordered !== null) return { ok: true, work, graph, ordered };
+  const conflict = conflictIn(graph);
+  return {
+    ok: false,
+    work,
+    infeasible: {
+      rules: conflict?.rules ?? [],
+      demands: conflict?.demands ?? [],
+      subjects: subjectsOf(scope, conflict?.blocks ?? []),
+    },
+  };
+}
+
+export function planOf(scope: PlanScope): FitPlanDocument {
+  const draft = drafted(scope);
+  if (!draft.ok) return document(scope, draft.work, { infeasible: draft.infeasible });
+  const { work, graph, ordered } = draft;
   return document(scope, work, {
     steps: numbered(graph, ordered.order, ordered.kept),
     setAside: asideOf(ordered.setAside),
@@ -142,7 +159,7 @@ function document(
 }
 
 /** Within a block each step follows the one before for a reason of its own. */
-const WITHIN: Readonly<Partial<Record<PlanStep['kind'], RuleId>>> = {
+export const WITHIN: Readonly<Partial<Record<PlanStep['kind'], RuleId>>> = {
   cap: 'CP1',
   join: 'CP2',
   heat: 'OF8',

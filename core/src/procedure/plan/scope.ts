@@ -50,6 +50,8 @@ export interface PlanJoint {
   readonly soak?: boolean | undefined;
   /** Its tube nut turns with its pipe. */
   readonly seized?: boolean | undefined;
+  /** It is opened and tightened anew, whatever becomes of its lines. */
+  readonly reopen?: boolean | undefined;
 }
 
 export interface PlanLineEnd {

@@ -50,6 +50,8 @@ export type PlanStep =
     }
   | { readonly kind: 'bleed' | 'absCycle' | 'pressureHold'; readonly circuit: string };
 
+export type StepKind = PlanStep['kind'];
+
 /** A step matches when each field is equal, or a list holds what `has` names. */
 export type StepPattern = Readonly<Record<string, unknown>>;
 
@@ -61,6 +63,21 @@ export function matches(step: PlanStep, pattern: StepPattern): boolean {
       return Array.isArray(value) && value.includes(wanted.has);
     return JSON.stringify(value) === JSON.stringify(wanted);
   });
+}
+
+/** As it is sent and kept: without what a plan says of it. */
+export function plainStep(step: PlanStep): PlanStep {
+  const { id: _id, because: _because, ...own } = step as PlanStep & { id?: unknown; because?: unknown };
+  return own;
+}
+
+/** Two steps are the same one where this is the same: fields in any order, without what a plan adds to them. */
+export function stepKey(step: PlanStep): string {
+  return JSON.stringify(
+    Object.entries(plainStep(step))
+      .filter(([, value]) => value !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1)),
+  );
 }
 
 export const portOpening = (jointId: string): string => `port:${jointId}`;

@@ -225,11 +225,23 @@ function groupsOf(scope: PlanScope, state: PlanState, isByCorner: boolean): read
   const parts = [...byRoot.values()];
   // By corner the one that was begun is closed first.
   const inTurn = isByCorner ? [...parts.filter(isBegun), ...parts.filter((own) => !isBegun(own))] : parts;
-  return inDemandedOrder(scope, inTurn).map((own, index) => ({
-    index,
+  const withLines = inDemandedOrder(scope, inTurn).map((own) => ({
     lines: own,
     joints: scope.joints.filter(({ id }) => own.some((line) => ENDS.some((end) => line[end].joint === id))),
   }));
+  // A joint that is only tightened anew is a group of its own; one that was begun is closed first.
+  const alone = scope.joints
+    .filter((joint) => joint.reopen && !withLines.some(({ joints }) => joints.includes(joint)))
+    .map((joint) => ({ lines: [], joints: [joint] }));
+  const isLeftOpen = ({ joints }: { readonly joints: readonly PlanJoint[] }) =>
+    isByCorner &&
+    joints.some(({ id }) => {
+      const now = state.joints.get(id);
+      return now?.touched && now.phase !== 'tight';
+    });
+  return [...alone.filter(isLeftOpen), ...withLines, ...alone.filter((group) => !isLeftOpen(group))].map(
+    (group, index) => ({ index, ...group }),
+  );
 }
 
 /** What somebody wants first comes first, where groups are otherwise taken as they are listed. */
@@ -278,6 +290,7 @@ export function workOf(scope: PlanScope, state: PlanState): Work {
       .filter((id) => phase(id) !== 'open' && (offAt(id) || phase(id) === 'cracked')),
   );
   for (const id of reopened(scope, state, moves)) opens.add(id);
+  for (const { id, reopen } of scope.joints) if (reopen && !state.joints.get(id)?.touched) opens.add(id);
   const seizedWay = new Map<string, SeizedWay>();
   const heated = new Map<string, readonly string[]>();
   for (const joint of scope.joints.filter(({ id }) => phase(id) === 'open')) {

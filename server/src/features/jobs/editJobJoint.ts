@@ -1,14 +1,11 @@
-/** Changes to one joint of a job: its bolt and washers, hand tight, leak checked. */
-import { partsOf, refitCautions } from '@zephyrcombe/contract';
-import { isOffered, isTorqued, jointGate } from '@zephyrcombe/workshop';
-import type { Caution } from '@zephyrcombe/core';
-import { judgeOfferUp } from '@zephyrcombe/core';
+/** Changes to one joint of a job: its bolt and washers, leak checked. */
+import { partsOf } from '@zephyrcombe/contract';
+import { isTorqued } from '@zephyrcombe/workshop';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
-import { evidenceCautions, keptEvidence } from '../evidence/keptEvidence.ts';
-import { requireStopsAnswered, requireWay, told } from './jobAction.ts';
+import { requireWay } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 
 export async function editJobJoint(
@@ -21,24 +18,12 @@ export async function editJobJoint(
   if (!current) throw new AppProblem('not-found');
   requireVersion(current, body.version);
 
-  // A joint that is hand tight is not leak-checked.
+  // What is not tight is not leak-checked.
   if (body.leakChecked === true && !isTorqued(detail, jointId)) {
     const name = partsOf(detail).joints.find(({ id }) => id === jointId)?.name ?? jointId;
     requireWay([{ code: 'jointsNotTorqued', joints: [name] }], person);
   }
-  const { version, overrides, ...changes } = body;
-  let stood: readonly Caution[] = [];
-  // Whoever puts the new hose on has opened the old one.
-  if (changes.handTight === true) {
-    // What no reason opens comes first: nobody gives one for nothing.
-    requireWay(jointGate(detail, jointId), person);
-    stood = [
-      ...judgeOfferUp(isOffered(detail)),
-      ...refitCautions(detail, jointId),
-      ...(await donorCautions(action, jointId)),
-    ];
-    requireStopsAnswered(stood, overrides, person);
-  }
+  const { version, ...changes } = body;
   const given = definedOnly(changes);
   await models.JobJoint.update(
     { ...given, version: version + 1 },
@@ -64,25 +49,6 @@ export async function editJobJoint(
     );
     await log('specified', { jointId, ...given });
   }
-  if (changes.handTight !== undefined)
-    await log('handTight', { jointId, handTight: changes.handTight, overrides, cautions: told(stood) });
   if (changes.leakChecked !== undefined)
     await log('leakChecked', { jointId, leakChecked: changes.leakChecked });
-}
-
-/** What stands against a donor hose that is to go on this joint: one that came in a box, or was made here, takes its place. */
-async function donorCautions(
-  { detail, models, transaction }: JobAction,
-  jointId: string,
-): Promise<Caution[]> {
-  const donors = await keptEvidence(models, detail.job.id, transaction);
-  return partsOf(detail)
-    .hoses.filter((hose) => hose.fromJointId === jointId || hose.toJointId === jointId)
-    .filter(({ id }) => {
-      const own = detail.hoses.find(({ hoseId }) => hoseId === id);
-      return own !== undefined && own.kit === null && own.build?.madeHere !== true;
-    })
-    .flatMap(({ id, name }) =>
-      evidenceCautions(donors, 'donorChecked', id).map((caution) => ({ ...caution, subject: name })),
-    );
 }

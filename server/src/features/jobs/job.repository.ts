@@ -1,4 +1,4 @@
-import type { BleedRow, Circuit, Job, JobDetail } from '@zephyrcombe/contract';
+import type { BleedRow, Circuit, FitFact, Job, JobDetail } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
 import { keptRoutes, withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
@@ -7,6 +7,7 @@ import { AppProblem } from '../../http/appProblem.ts';
 import { bleedRowsOf } from '../bleeding/bleedEvents.ts';
 import type { CornerColumns } from '../corners/corner.model.ts';
 import { keptCorners } from '../corners/keptCorners.ts';
+import { fitFactsOf } from '../fitting/fitFacts.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 import type { JobParts } from './jobParts.ts';
@@ -48,6 +49,8 @@ export interface Surroundings {
   readonly circuits: readonly Circuit[];
   readonly runs: ReadonlyMap<string, readonly BleedRow[]>;
   readonly wrenches: JobDetail['wrenches'];
+  /** Of the vehicles and of the jobs, oldest first. */
+  readonly fitFacts: readonly (FitFact & { readonly jobId: string; readonly vehicleId: string | null })[];
   /** In the order of each vehicle. */
   readonly corners: readonly Pick<CornerColumns, 'vehicleId' | 'corner'>[];
 }
@@ -73,7 +76,7 @@ export async function surroundingsOf(
   const withHoses = jobs.filter(
     (job, index) => !isClosed(toJob(job)) && (parts[index]?.hoses.length ?? 0) > 0,
   );
-  const [shop, vehicles, circuits, runs, wrenches, corners] = await Promise.all([
+  const [shop, vehicles, circuits, runs, wrenches, corners, fitFacts] = await Promise.all([
     known && isKnown('shop')
       ? known.shop
       : models.Shop.findOne({ rejectOnEmpty: true, ...inside }).then((row) => row.get({ plain: true })),
@@ -110,8 +113,9 @@ export async function surroundingsOf(
             withHoses.map(({ vehicleId }) => vehicleId),
             transaction,
           ),
+    known && isKnown('fit_fact') ? known.fitFacts : fitFactsOf(models, jobs, transaction),
   ]);
-  return { shop, vehicles, circuits, runs, wrenches, corners };
+  return { shop, vehicles, circuits, runs, wrenches, corners, fitFacts };
 }
 
 /** One job of those that `around` was read for, put together. */
@@ -139,6 +143,9 @@ export function detailOf(
     }),
     ...lists,
     bleedRuns: withBleedRows([], around.runs.get(row.id) ?? []),
+    fitFacts: around.fitFacts
+      .filter(({ jobId, vehicleId }) => jobId === row.id || (!isClosed(row) && vehicleId === row.vehicleId))
+      .map(({ jobId: _jobId, vehicleId: _vehicleId, ...fact }) => fact),
     wrenches: around.wrenches,
     routes: isClosed(row)
       ? []

@@ -1,4 +1,4 @@
-import { offerUpGate, standingCautions } from '@zephyrcombe/workshop';
+import { standingCautions } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { definedOnly } from '../../http/definedOnly.ts';
@@ -10,7 +10,6 @@ import { editJobHose } from './editJobHose.ts';
 import { editJobJoint } from './editJobJoint.ts';
 import { editJobLine } from './editJobLine.ts';
 import { pageOfLog } from './jobLog.ts';
-import { notYetOffered, offeredOf, offerUp } from './offerUp.ts';
 import { seePort } from './seePort.ts';
 import { checkKit } from './kit.ts';
 import { makeUpHose, proveHose } from './makeUp.ts';
@@ -18,7 +17,7 @@ import { finishJob } from './finishJob.ts';
 import { keptEvidence } from '../evidence/keptEvidence.ts';
 import { loadJobDetail, toJob } from './job.repository.ts';
 import { pageOfJobs } from './jobList.ts';
-import { onOpenJob, requireWay } from './jobAction.ts';
+import { onOpenJob } from './jobAction.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
 import { removeItem, saveItem } from './items.ts';
 import { setScope } from './jobScope.ts';
@@ -73,34 +72,24 @@ export function jobHandlers(dependencies: Dependencies): JobHandlers {
     startJob: ({ request, body }) => startJob(dependencies, personOf(request), body),
 
     editJob: ({ request, params, body }) =>
-      onOpenJob(
-        dependencies,
-        request,
-        params.jobId,
-        async ({ job, detail, person, now, models, transaction, log }) => {
-          const { version, handoverChecks, offeredHoses, ...rest } = body;
-          const { offered, fitChecks } = offeredOf(detail, rest.fitChecks, offeredHoses);
-          const titleBefore = job.title;
-          if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
-          if (offered) requireWay(offerUpGate(detail, notYetOffered(detail, offered)), person);
-          // Checks come one by one and are merged: two people ticking at once do not untick each other.
-          const changes = {
-            ...definedOnly({ ...rest, fitChecks: undefined }),
-            ...(fitChecks ? { fitChecks: { ...job.fitChecks, ...definedOnly(fitChecks) } } : {}),
-            ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
-          };
-          await job.update({ ...changes, version: version + 1 }, { transaction });
-          if (rest.title !== undefined && rest.title !== titleBefore)
-            await log('renamed', { from: titleBefore, title: rest.title });
-          if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
-            await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
-          }
-          if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
-          if (offered) await offerUp({ detail, models, transaction, person, now }, offered);
-          if (fitChecks) await log('fitChecked', { ...fitChecks });
-          if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
-        },
-      ),
+      onOpenJob(dependencies, request, params.jobId, async ({ job, transaction, log }) => {
+        const { version, handoverChecks, ...rest } = body;
+        const titleBefore = job.title;
+        if (job.version !== version) throw new AppProblem('stale-write', { current: toJob(job) });
+        // Checks come one by one and are merged: two people ticking at once do not untick each other.
+        const changes = {
+          ...definedOnly(rest),
+          ...(handoverChecks ? { handoverChecks: { ...job.handoverChecks, ...handoverChecks } } : {}),
+        };
+        await job.update({ ...changes, version: version + 1 }, { transaction });
+        if (rest.title !== undefined && rest.title !== titleBefore)
+          await log('renamed', { from: titleBefore, title: rest.title });
+        if (rest.endsConfirmed !== undefined || rest.reason !== undefined) {
+          await log('lookedOver', { endsConfirmed: job.endsConfirmed, reason: job.reason });
+        }
+        if (rest.orderTerms) await log('orderTermsSet', { ...rest.orderTerms });
+        if (handoverChecks) await log('handoverChecked', { ...handoverChecks });
+      }),
 
     abandonJob: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, async (action) => {

@@ -202,7 +202,11 @@ export function requireAnswered(
 /** What stands in the way, named with the way out. No reason opens these gates. */
 export function inTheWay(obstacles: readonly Obstacle[], person: Person): AppProblem {
   const write = createWriter(person.units);
-  const texts = obstacles.map((obstacle) => ({ code: obstacle.code, ...obstacleText(obstacle, write) }));
+  const texts = obstacles.map((obstacle) => ({
+    // Of the plan of fitting the rule is told with it.
+    code: 'rule' in obstacle && obstacle.rule !== null ? `${obstacle.code}.${obstacle.rule}` : obstacle.code,
+    ...obstacleText(obstacle, write),
+  }));
   return new AppProblem('stage-not-ready', {
     detail: texts.map(({ what, wayOut }) => `${what} ${wayOut}`).join(' '),
     errors: texts.map(({ code, what }) => ({ field: code, message: what })),

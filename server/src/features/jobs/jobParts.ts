@@ -3,7 +3,7 @@
  * writes: what was read stands while the revision does, and an action reads anew only the tables it has written.
  */
 import type { Circuit, FluidService, HydraulicsEntry, JobDetail } from '@zephyrcombe/contract';
-import { TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
+import { stepOfOpening, TELLS_OF_OPENING, ticksOfOpening } from '@zephyrcombe/contract';
 import type { Model, Order, Transaction } from 'sequelize';
 import type { Database, Models } from '../../database/database.ts';
 import type { JobCircuitRow } from './job.model.ts';
@@ -17,6 +17,7 @@ type Lists = Pick<
   | 'joints'
   | 'readings'
   | 'torqueRecords'
+  | 'fitSteps'
   | 'findings'
   | 'photos'
   | 'traces'
@@ -43,6 +44,7 @@ const TABLE_OF = {
   joints: 'job_joint',
   readings: 'reading',
   torqueRecords: 'torque_record',
+  fitSteps: 'fit_step',
   services: 'fluid_service',
   findings: 'finding',
   photos: 'photo',
@@ -147,6 +149,19 @@ const READ: Readonly<
     listed(models.Reading, jobs, inside, inTurn('takenAt'), (row) => told(row, 'takenAt')),
   torqueRecords: ({ models }, jobs, inside) =>
     listed(models.TorqueRecord, jobs, inside, inTurn('at'), (row) => told(row, 'at')),
+  // A step that was taken back is not in the job, only in its log.
+  fitSteps: async ({ models }, jobs, inside) => {
+    const rows = await models.FitStep.findAll({
+      where: { jobId: jobs.map(({ id }) => id) },
+      order: [['sequence', 'ASC']],
+      ...inside,
+    });
+    const undone = new Set(rows.flatMap(({ undoesId }) => (undoesId === null ? [] : [undoesId])));
+    return (jobId) =>
+      rows.flatMap(({ id, jobId: own, step, by, at }) =>
+        own === jobId && step !== null && !undone.has(id) ? [{ id, step, by, at: at.toISOString() }] : [],
+      );
+  },
   findings: ({ models }, jobs, inside) =>
     listed(models.Finding, jobs, inside, inTurn('foundAt'), (row) => told(row, 'foundAt')),
   photos: ({ models }, jobs, inside) =>
@@ -163,13 +178,17 @@ const READ: Readonly<
   // What was ticked and taken back stands in the log alone.
   openedOnce: async ({ models }, jobs, inside) => {
     const lines = await models.LogEntry.findAll({
-      where: { jobId: jobs.map(({ id }) => id), kind: [...TELLS_OF_OPENING, 'fitChecked'] },
+      where: { jobId: jobs.map(({ id }) => id), kind: [...TELLS_OF_OPENING, 'fitChecked', 'fitStepTaken'] },
       attributes: ['jobId', 'kind', 'detail'],
       ...inside,
     });
     const opened = new Set(
       lines
-        .filter(({ kind, detail }) => kind !== 'fitChecked' || ticksOfOpening(detail))
+        .filter(({ kind, detail }) =>
+          kind === 'fitChecked'
+            ? ticksOfOpening(detail)
+            : kind !== 'fitStepTaken' || stepOfOpening(detail.step),
+        )
         .map(({ jobId }) => jobId),
     );
     return (jobId) => opened.has(jobId);

@@ -1,6 +1,6 @@
 /** What a job works on: its circuits, the hoses that it replaces, and the joints that go with them. */
 import type { Circuit, Hose, Job, Joint } from '@zephyrcombe/contract';
-import { partsOf } from '@zephyrcombe/contract';
+import { partsOf, stepOfOpening } from '@zephyrcombe/contract';
 import { FIELD_FAULTS, REFUSALS } from '@zephyrcombe/messages';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
@@ -142,7 +142,11 @@ const nameOf = (detail: JobAction['detail'], hoseId: string) =>
   partsOf(detail).hoses.find((hose) => hose.id === hoseId)?.name ?? '';
 
 /** Put on, tightened or looked at when it was tight. */
-export const isJointWorked = ({ joints, torqueRecords }: JobAction['detail'], id: string): boolean =>
+export const isJointWorked = (
+  { joints, torqueRecords, fitSteps }: JobAction['detail'],
+  id: string,
+): boolean =>
+  fitSteps.some(({ step }) => 'joint' in step && step.joint === id && stepOfOpening(step)) ||
   joints.some(({ jointId, handTight, leakChecked }) => jointId === id && (handTight || leakChecked)) ||
   torqueRecords.some(({ jointId }) => jointId === id);
 

@@ -164,7 +164,12 @@ test('goes from the pattern to the signature, and stands on the vehicle with tub
   const log = (await server.ask('GET', `/api/jobs/${job.id}/log?part=${lineId}&limit=200`)).json<{
     items: LogEntry[];
   }>();
-  expect(log.items.map(({ kind }) => kind)).toEqual(['patternTaken', 'lineMade']);
+  // Then the old one off and the new one on, step by step.
+  expect([...new Set(log.items.map(({ kind }) => kind))]).toEqual([
+    'patternTaken',
+    'lineMade',
+    'fitStepTaken',
+  ]);
 });
 
 test('is not taken off the drawing, nor made a hose there, while an open job makes it', async () => {

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
 import { firstCircuit, hydraulicsOf, nipplesOf, renumber } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
+import { putOn, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -147,16 +148,7 @@ describe('a job is abandoned', () => {
     const [joint] = detail.joints;
     if (!joint) throw new Error('no joint');
     await allSpecified(server, detail.job.id);
-    await server.ask('PATCH', `/api/jobs/${detail.job.id}`, {
-      version: detail.job.version,
-      fitChecks: { offeredUp: true },
-    });
-    const opened = (
-      await server.ask('PATCH', `/api/jobs/${detail.job.id}/joints/${joint.jointId}`, {
-        version: joint.version,
-        handTight: true,
-      })
-    ).json<JobDetail>();
+    const opened = (await putOn(server, detail.job.id, joint.jointId)).json<JobDetail>();
     expect(problemOf(await abandon(opened))).toMatchObject({
       code: 'stage-not-ready',
       errors: [{ field: 'brakeLeftOpen' }],
@@ -175,14 +167,9 @@ describe('a job is abandoned', () => {
         'hand tight',
         async (detail) => {
           await allSpecified(server, detail.job.id);
-          const on = await send('PATCH', detail, '', {
-            version: detail.job.version,
-            fitChecks: { offeredUp: true },
-          });
-          const [joint] = on.joints;
-          const path = `/joints/${joint?.jointId}`;
-          const tight = await send('PATCH', on, path, { version: joint?.version, handTight: true });
-          return send('PATCH', tight, path, { version: tight.joints[0]?.version, handTight: false });
+          await putOn(server, detail.job.id, detail.joints[0]?.jointId ?? '');
+          await takeBack(server, detail.job.id);
+          return send('GET', detail, '');
         },
       ],
       [
@@ -197,13 +184,11 @@ describe('a job is abandoned', () => {
         },
       ],
       [
-        'hoses settled',
+        'a reservoir sucked empty',
         async (detail) => {
-          const on = await send('PATCH', detail, '', {
-            version: detail.job.version,
-            fitChecks: { settle: true },
-          });
-          return send('PATCH', on, '', { version: on.job.version, fitChecks: { settle: false } });
+          await sucked(detail);
+          await takeBack(server, detail.job.id, 1);
+          return send('GET', detail, '');
         },
       ],
     ];
@@ -217,6 +202,15 @@ describe('a job is abandoned', () => {
       if (reply.statusCode !== 200) throw new Error(`${path}: ${reply.body}`);
       return reply.json<JobDetail>();
     };
+
+    /** Held to its route, and the first step after which the brake is not whole. */
+    async function sucked(detail: JobDetail): Promise<JobDetail> {
+      await allSpecified(server, detail.job.id);
+      await takeAll(server, detail.job.id, ['offerUp']);
+      const reply = await takeAll(server, detail.job.id, ['drainReservoir']);
+      if (reply.statusCode !== 200) throw new Error(reply.body);
+      return reply.json();
+    }
 
     test.each(TAKEN_BACK)('%s', async (_what, play) => {
       const detail = await play(await job());
@@ -238,19 +232,12 @@ describe('a job is abandoned', () => {
       const gone = (await abandon(back, { brakeLeftOpen: true })).json<JobDetail>();
       expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: true });
       const stands = await job();
-      const on = await send('PATCH', stands, '', {
-        version: stands.job.version,
-        fitChecks: { settle: true },
-      });
-      expect((await abandon(on, { tickedByMistake: true })).statusCode).toBe(422);
+      expect((await abandon(await sucked(stands), { tickedByMistake: true })).statusCode).toBe(422);
     });
 
     test('offered up before anything is opened asks nothing', async () => {
       const detail = await job();
-      const on = await send('PATCH', detail, '', {
-        version: detail.job.version,
-        fitChecks: { offeredUp: true },
-      });
+      const on = (await takeAll(server, detail.job.id, ['photograph', 'offerUp'])).json<JobDetail>();
       expect((await abandon(on)).json<JobDetail>().job.abandoned).toMatchObject({ brakeLeftOpen: false });
     });
   });

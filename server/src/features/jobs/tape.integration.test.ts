@@ -2,6 +2,8 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import { tubeReading } from '../../testing/samples.ts';
 import { allSpecified } from '../../testing/specified.ts';
+import type { FitOptions } from '../../testing/fitting.ts';
+import { putOn } from '../../testing/fitting.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
 
@@ -103,19 +105,11 @@ test('no joint goes on before the new hoses were held against the route: M14', a
   const before = await server.job('wick-front');
   const joint = before.joints[0];
   if (!joint) throw new Error('no joint');
-  const handTight = (over: Record<string, unknown> = {}) =>
-    server.ask('PATCH', `/api/jobs/${before.job.id}/joints/${joint.jointId}`, {
-      version: joint.version,
-      handTight: true,
-      ...over,
-    });
+  const on = (options: FitOptions) => putOn(server, before.job.id, joint.jointId, options);
+  const overrides = [{ caution: 'M14', reason: 'Held the old one beside it.' }];
   // Not before its hose is specified, whatever reason is given.
-  expect(problemOf(await handTight()).code).toBe('stage-not-ready');
+  expect(problemOf(await on({ without: ['offerUp'], overrides })).code).toBe('stage-not-ready');
   await allSpecified(server, before.job.id);
-  expect(problemOf(await handTight()).cautions?.map(({ id }) => id)).toEqual(['M14']);
-  await server.ask('PATCH', `/api/jobs/${before.job.id}`, {
-    version: before.job.version,
-    fitChecks: { offeredUp: true },
-  });
-  expect((await handTight()).statusCode).toBe(200);
+  expect(problemOf(await on({ without: ['offerUp'] })).cautions?.map(({ id }) => id)).toEqual(['M14']);
+  expect((await on({})).statusCode).toBe(200);
 });

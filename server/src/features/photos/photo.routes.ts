@@ -1,6 +1,6 @@
 /** Photographs of findings and readings, and what is traced on: taken as they are sent, judged by their content and not by what they claim to be. */
 import type { JobDetail, PhotoSubject, PhotoType } from '@zephyrcombe/contract';
-import { PHOTO_LIMIT_bytes, PHOTO_LIMIT_px } from '@zephyrcombe/contract';
+import { partsOf, PHOTO_LIMIT_bytes, PHOTO_LIMIT_px } from '@zephyrcombe/contract';
 import { REFUSALS } from '@zephyrcombe/messages';
 import type { FastifyInstance } from 'fastify';
 import { imageSize } from 'image-size';
@@ -34,9 +34,12 @@ export function readPicture(bytes: Buffer): Picture | null {
 
 /** Whether the job has what the photograph is of. */
 const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boolean =>
-  ({ finding: detail.findings, reading: detail.readings, trace: detail.traces })[subject].some(
-    ({ id }) => id === subjectId,
-  );
+  ({
+    finding: detail.findings,
+    reading: detail.readings,
+    trace: detail.traces,
+    part: [...partsOf(detail).hoses, ...partsOf(detail).joints],
+  })[subject].some(({ id }) => id === subjectId);
 
 /** Whatever a file calls itself it is read as bytes; only its content counts. */
 export function takePictures(app: FastifyInstance): void {

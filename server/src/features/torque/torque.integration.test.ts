@@ -6,6 +6,7 @@ import type { JointMaterial } from '@zephyrcombe/core';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import { signedService } from '../../testing/samples.ts';
+import { putTogether } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
 import { problemOf, startTestServer } from '../../testing/testServer.ts';
@@ -56,7 +57,7 @@ async function draw(
 
 /** A job with its joints on hand tight. */
 async function job(): Promise<JobDetail> {
-  let detail = (
+  const detail = (
     await server.ask('POST', '/api/jobs', {
       id: randomUUID(),
       vehicleId: WICK,
@@ -66,16 +67,10 @@ async function job(): Promise<JobDetail> {
       hoseIds: [HOSE],
     })
   ).json<JobDetail>();
-  const patch = async (path: string, body: object) => {
-    const reply = await server.ask('PATCH', `/api/jobs/${detail.job.id}${path}`, body);
-    if (reply.statusCode !== 200) throw new Error(reply.body);
-    detail = reply.json();
-  };
   await allSpecified(server, detail.job.id);
-  await patch('', { version: detail.job.version, fitChecks: { offeredUp: true } });
-  for (const { jointId, version } of detail.joints)
-    await patch(`/joints/${jointId}`, { version, handTight: true });
-  return detail;
+  const reply = await putTogether(server, detail.job.id);
+  if (reply.statusCode !== 200) throw new Error(reply.body);
+  return reply.json();
 }
 
 const record = (detail: JobDetail, torque_Nm: number, over: object = {}) =>
@@ -86,7 +81,6 @@ const record = (detail: JobDetail, torque_Nm: number, over: object = {}) =>
     torque_Nm,
     typed: `${torque_Nm} N·m`,
     freshWashers: 2,
-    settled: true,
     witnessMark: true,
     ...over,
   });

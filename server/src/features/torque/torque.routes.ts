@@ -1,13 +1,17 @@
-import type { JobDetail, Joint, Person, Wrench } from '@zephyrcombe/contract';
+import type { JobDetail, Joint, Person, TorqueRecord, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, refitCautions, torqueOf } from '@zephyrcombe/contract';
-import { fittedFacts, jointGate, renewedIn, withoutReason } from '@zephyrcombe/workshop';
+import { fitPlanOf, fittedFacts, jointGate, tightenGate, withoutReason } from '@zephyrcombe/workshop';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { plainStep } from '@zephyrcombe/core/plan';
 import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
 import type { Caution, TorqueVerdict } from '@zephyrcombe/core';
-import { eyesOn, judgeTorqueAttempt, judgeTorquePart } from '@zephyrcombe/core';
+import { eyesOn, judgeTorqueAttempt, judgeTorquePart, washersNeeded } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
+import { takeRecordedSteps } from '../fitting/fitSteps.ts';
+import type { JobAction } from '../jobs/jobAction.ts';
 import {
   approved,
   onOpenJob,
@@ -17,67 +21,161 @@ import {
   told,
 } from '../jobs/jobAction.ts';
 
-export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque'> {
+export function torqueHandlers(dependencies: Dependencies): Pick<Handlers, 'recordTorque' | 'recordByFeel'> {
   return {
     recordTorque: ({ request, params, body }) =>
-      onOpenJob(
-        dependencies,
-        request,
-        params.jobId,
-        async ({ detail, models, transaction, log, person, now }) => {
-          if (detail.torqueRecords.some((record) => record.id === body.id)) return;
-          const joint = partsOf(detail).joints.find((candidate) => candidate.id === body.jointId);
-          const state = detail.joints.find((candidate) => candidate.jointId === body.jointId);
-          if (!joint || !state) throw fieldProblem('jointId', 'notInScope');
-          const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
-          if (!wrench) throw fieldProblem('wrenchId', 'noWrenchHere');
-          if (!state.handTight) requireWay([{ code: 'notHandTight', joint: joint.name }], person);
-          const parts = fittedFacts(detail, joint.id);
-          requireAsSeen(body.seen, parts);
-          // Hand tight before, and something changed since.
-          requireWay(jointGate(detail, joint.id), person);
-          requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
-          const torques = torqueOf(joint);
-          const judged = attempted(detail, joint, wrench, body, person);
-          const cautions = [
-            ...judgeTorquePart(torques, fittedBolt(joint, state.bolt), body.torque_Nm),
-            ...judged.cautions,
-            ...capsAt(detail, joint.id),
-            // Another bolt chosen since it was put on; what was answered then is answered.
-            ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
-          ];
-          requireStopsAnswered(cautions, body.overrides, person);
-
-          const { overrides, seen: _seen, ...columns } = body;
-          await models.TorqueRecord.create(
-            {
-              ...columns,
-              jobId: detail.job.id,
-              wrenchName: wrench.name,
-              verdict: judged.verdict,
-              fitted: approved({ person, now }, parts),
-              by: person.name,
-              byId: person.id,
-              at: now,
-            },
-            { transaction },
-          );
-          // Whoever saw it dry before saw it before it was tightened so.
-          await models.JobJoint.update(
-            { leakChecked: false, version: state.version + 1 },
-            { where: { jobId: detail.job.id, jointId: joint.id, leakChecked: true }, transaction },
-          );
-          await log('torqued', {
-            ...columns,
-            wrenchName: wrench.name,
-            verdict: judged.verdict,
-            range: { ...torques.governing },
-            overrides,
-            cautions: told(cautions),
-          });
-        },
-      ),
+      onOpenJob(dependencies, request, params.jobId, (action) => recordTorque(action, body)),
+    recordByFeel: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => recordByFeel(action, body)),
   };
+}
+
+interface Tightened {
+  readonly id: string;
+  readonly jointId: string;
+  readonly freshWashers: number;
+  readonly witnessMark: boolean;
+  readonly seen?: string | undefined;
+  readonly overrides: ParsedBody<'recordTorque'>['overrides'];
+}
+
+/** Everything that stands before a wrench is put on, whatever is read on it; null where it was recorded before. */
+function atTheJoint({ detail, person }: JobAction, { id, jointId, witnessMark, seen }: Tightened) {
+  if (detail.torqueRecords.some((record) => record.id === id)) return null;
+  const joint = partsOf(detail).joints.find((candidate) => candidate.id === jointId);
+  const state = detail.joints.find((candidate) => candidate.jointId === jointId);
+  if (!joint || !state) throw fieldProblem('jointId', 'notInScope');
+  if (!state.handTight) requireWay([{ code: 'notHandTight', joint: joint.name }], person);
+  const planned = tighteningSteps(detail, joint.id, witnessMark);
+  const [first] = planned;
+  const gate = first ? tightenGate(detail, first) : null;
+  if (gate) requireWay(gate.obstacles, person);
+  const parts = fittedFacts(detail, joint.id);
+  requireAsSeen(seen, parts);
+  // Hand tight before, and something changed since.
+  requireWay(jointGate(detail, joint.id), person);
+  const cautions: readonly Caution[] = [
+    ...capsAt(detail, joint.id),
+    ...(gate?.cautions ?? []),
+    // Another bolt chosen since it was put on; what was answered then is answered.
+    ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
+  ];
+  const settled = gate?.cautions.every(({ id: caution }) => caution !== 'M99') ?? true;
+  return { joint, state, planned, parts, cautions, settled };
+}
+type AtTheJoint = NonNullable<ReturnType<typeof atTheJoint>>;
+
+type Reading = Pick<TorqueRecord, 'wrenchId' | 'wrenchName' | 'torque_Nm' | 'typed' | 'verdict' | 'because'>;
+
+async function written(
+  action: JobAction,
+  { joint, state, planned, parts, settled }: AtTheJoint,
+  { id, freshWashers, witnessMark }: Tightened,
+  reading: Reading,
+): Promise<object> {
+  const { detail, models, transaction, person, now } = action;
+  const columns = { id, jointId: joint.id, freshWashers, witnessMark, settled, ...reading };
+  await models.TorqueRecord.create(
+    {
+      ...columns,
+      jobId: detail.job.id,
+      fitted: approved({ person, now }, parts),
+      by: person.name,
+      byId: person.id,
+      at: now,
+    },
+    { transaction },
+  );
+  // Whoever saw it dry before saw it before it was tightened so.
+  await models.JobJoint.update(
+    { leakChecked: false, version: state.version + 1 },
+    { where: { jobId: detail.job.id, jointId: joint.id, leakChecked: true }, transaction },
+  );
+  // One that was pulled too far is to be done anew.
+  if (reading.verdict !== 'above') await takeRecordedSteps(action, planned);
+  return columns;
+}
+
+async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>): Promise<void> {
+  const { detail, person, log } = action;
+  const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
+  const at = atTheJoint(action, body);
+  if (at === null) return;
+  if (!wrench) throw fieldProblem('wrenchId', 'noWrenchHere');
+  requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
+  const torques = torqueOf(at.joint);
+  const judged = attempted(detail, at.joint, wrench, body, person);
+  const cautions = [
+    ...judgeTorquePart(torques, fittedBolt(at.joint, at.state.bolt), body.torque_Nm),
+    ...judged.cautions,
+    ...at.cautions,
+  ];
+  requireStopsAnswered(cautions, body.overrides, person);
+  const { wrenchId, torque_Nm, typed, overrides } = body;
+  const { name: wrenchName } = wrench;
+  const { verdict } = judged;
+  const columns = await written(action, at, body, { wrenchId, wrenchName, torque_Nm, typed, verdict });
+  await log('torqued', {
+    ...columns,
+    jointId: at.joint.id,
+    torque_Nm,
+    typed,
+    wrenchName,
+    verdict,
+    freshWashers: body.freshWashers,
+    witnessMark: body.witnessMark,
+    range: { ...torques.governing },
+    overrides,
+    cautions: told(cautions),
+  });
+}
+
+/** No figure is known: who tightened it, and why without one. Where there is a figure with its source, it is tightened to that. */
+async function recordByFeel(action: JobAction, body: ParsedBody<'recordByFeel'>): Promise<void> {
+  const { detail, person, log } = action;
+  const at = atTheJoint(action, body);
+  if (at === null) return;
+  if (torqueOf(at.joint).governing.source !== null) throw fieldProblem('jointId', 'figureKnown');
+  const { joint } = at;
+  const washers =
+    joint.seal === 'banjo' ? washersNeeded(eyesOn(partsOf(detail), joint.id), body.freshWashers) : null;
+  const cautions = [...(washers?.ok ? washers.cautions : []), ...at.cautions];
+  requireStopsAnswered(cautions, body.overrides, person);
+  const { because, freshWashers, witnessMark, overrides } = body;
+  const reading = {
+    wrenchId: null,
+    wrenchName: null,
+    torque_Nm: null,
+    typed: '',
+    verdict: 'byFeel',
+    because,
+  } as const;
+  const columns = await written(action, at, body, reading);
+  await log('torqued', {
+    ...columns,
+    jointId: joint.id,
+    torque_Nm: null,
+    typed: '',
+    wrenchName: null,
+    verdict: 'byFeel',
+    because,
+    freshWashers,
+    witnessMark,
+    overrides,
+    cautions: told(cautions),
+  });
+}
+
+/**
+ * The steps that a torque stands for: new washers, tight, marked. A joint that is tight is tightened once more by the record alone.
+ */
+function tighteningSteps(detail: JobDetail, jointId: string, isMarked: boolean): readonly PlanStep[] {
+  return fitPlanOf(detail).plan.steps.flatMap((step): PlanStep[] => {
+    if (!('joint' in step) || step.joint !== jointId) return [];
+    const isOne =
+      ['freshWashers', 'torque', 'byFeel'].includes(step.kind) || (step.kind === 'mark' && isMarked);
+    return isOne ? [plainStep(step)] : [];
+  });
 }
 
 /** A turn of the wrench as it was read; refused where nothing can be said of it, or where it is under its range. */
@@ -94,8 +192,6 @@ function attempted(
     seal: joint.seal,
     eyes: eyesOn(partsOf(detail), joint.id),
     freshWashers: body.freshWashers,
-    // Where nothing new went on there is nothing that has to settle.
-    settled: body.settled || !renewedIn(detail).hoses,
     reading_Nm: body.torque_Nm,
     range: governing,
     wrenchMaximum_Nm: wrench.maximum_Nm,

@@ -1,49 +1,167 @@
-/** Putting it together: hand tight in an order the ends allow, settled and checked, then fresh washers and torque. */
+/** At the vehicle: the next step of the plan, the joint that it is about, and the whole plan beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { hoseOfJob, isClosed, partsOf, proofCautions } from '@zephyrcombe/contract';
-import { isOffered, isOfferedUp, isTorqued, jointGate, renewedIn } from '@zephyrcombe/workshop';
-import { FIT_CHECK_NAMES, LINES_OFFERED, problemText, SEAL_NAMES } from '@zephyrcombe/messages';
-import type { FitStep } from '@zephyrcombe/core';
-import { assumedOfJoint, fitPlan, judgeOfferUp, unseenOfJoint } from '@zephyrcombe/core';
+import { isClosed, proofCautions } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { stepKey } from '@zephyrcombe/core/plan';
+import { SEAL_NAMES } from '@zephyrcombe/messages';
+import { assumedOfJoint, unseenOfJoint } from '@zephyrcombe/core';
+import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
-import { useJobAction } from '../../api/queries.ts';
-import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { useWriter } from '../../app/SessionContext.ts';
-import { Tick } from '../../design/fields.tsx';
+import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
-import { Notice } from '../../design/Notice.tsx';
-import { SIZE, colour } from '../../design/tokens.ts';
-import { SourceLine } from '../../quantities/Working.tsx';
+import { PHONE } from '../../design/tokens.ts';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob, useSelection } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
-import { JointDrawing } from '../specify/JointDrawing.tsx';
-import { PrimaryButton } from '../../design/Button.tsx';
-import { OpenedPort } from '../known/OpenedPort.tsx';
-import { JointSheet } from '../specify/JointSheet.tsx';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
+import { OpenedPort } from '../known/OpenedPort.tsx';
+import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { JointSheet } from '../specify/JointSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
+import { PlanFacts } from './PlanFacts.tsx';
+import { PlanList } from './PlanList.tsx';
+import { StepNow } from './StepNow.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
-import { Obstacles } from '../job/Obstacles.tsx';
 
-const Steps = styled.ol`
-  counter-reset: step;
-  > li {
-    counter-increment: step;
-    display: grid;
-    grid-template-columns: 28px 1fr;
-    align-items: center;
-    border-bottom: 1px solid ${colour('hairlineSoft')};
-  }
-  > li::before {
-    content: counter(step);
-    color: ${colour('inkSoft')};
-    font-size: ${SIZE.small};
+const Layout = styled(Columns)`
+  ${PHONE} {
+    /* The step comes first at the vehicle. */
+    > :first-child {
+      order: 2;
+    }
   }
 `;
+
+const TIGHTENS: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
+  'freshWashers',
+  'torque',
+  'byFeel',
+]);
+
+export function FitPage() {
+  const detail = useJob();
+  const { plan } = fitPlanOf(detail);
+  const [search, setSearch] = useSearchParams();
+  const { jointId } = useSelection();
+  // A joint that was tapped, not one that stands there by itself: its field comes into view.
+  const [tapped, setTapped] = useState<string | null>(null);
+  const next = plan.steps[0] ?? null;
+  // A joint that is tight shows its record; any other one is taken up at its first step.
+  const isRecordShown = jointId !== null && isTorqued(detail, jointId);
+  const chosen =
+    plan.steps.find((one) => stepKey(one) === search.get('step')) ??
+    (isRecordShown ? null : (plan.steps.find((one) => 'joint' in one && one.joint === jointId) ?? null));
+  const step = chosen ?? next;
+  const stepJoint = step && 'joint' in step ? step.joint : null;
+  const views = jointsInOrder(detail);
+  const current =
+    jointView(detail, jointId ?? '') ??
+    jointView(detail, stepJoint ?? '') ??
+    views.find(({ joint }) => !isTorqued(detail, joint.id)) ??
+    views[0] ??
+    null;
+  const left = [
+    ...new Set(plan.steps.flatMap((one) => ('joint' in one && TIGHTENS.has(one.kind) ? [one.joint] : []))),
+  ];
+  const choose = (one: PlanStep) => {
+    if ('joint' in one && TIGHTENS.has(one.kind)) setTapped(one.joint);
+    setSearch({ step: stepKey(one) }, { replace: true });
+  };
+  const takeUp = (id: string) => {
+    setTapped(id);
+    setSearch({ joint: id }, { replace: true });
+  };
+  const isStepShown = step !== null && !isRecordShown && !isClosed(detail.job);
+  const isPanelShown =
+    current !== null &&
+    (isRecordShown ||
+      isClosed(detail.job) ||
+      (isStepShown && TIGHTENS.has(step.kind) && current.joint.id === stepJoint));
+  const toLookInto = [jointId, ...openedJoints(detail), stepJoint]
+    .flatMap((id) => (id === null ? [] : (jointView(detail, id) ?? [])))
+    .find(({ joint, port }) => !isTorqued(detail, joint.id) && unseenOfJoint(joint, port).length > 0);
+  return (
+    <Layout $left="470px" $right="1fr">
+      <Stack $gap={16}>
+        {current ? <JointNow view={current} title={place(views, current)} /> : null}
+        <PlanFacts />
+        {detail.hoses.length > 0 ? <CapsSheet /> : null}
+        <ItemsSheet stage="fit" />
+      </Stack>
+      <Stack $gap={16}>
+        {isClosed(detail.job) ? null : <Cautions cautions={detail.hoses.flatMap(proofCautions)} />}
+        {toLookInto && isAsked(detail, toLookInto.joint.id, step) && !isClosed(detail.job) ? (
+          <OpenedPort key={toLookInto.joint.id} view={toLookInto} />
+        ) : null}
+        {isStepShown ? (
+          <StepNow
+            key={stepKey(step)}
+            step={step}
+            isChosen={chosen !== null && chosen !== next}
+            onDone={() => setSearch({}, { replace: true })}
+          />
+        ) : null}
+        {isPanelShown ? (
+          <TorquePanel
+            key={current.joint.id}
+            view={current}
+            nextNames={left
+              .filter((id) => id !== current.joint.id)
+              .map((id) => views.find(({ joint }) => joint.id === id)?.joint.name ?? '')}
+            isTakenUp={tapped === current.joint.id}
+            onShown={() => setTapped(null)}
+            onNext={takeUp}
+            onStay={(id) => setSearch({ joint: id }, { replace: true })}
+            nextJointId={left.find((id) => id !== current.joint.id) ?? null}
+          />
+        ) : null}
+        {left.length === 0 && !plan.infeasible && !isPanelShown ? <ToBleed /> : null}
+        <PlanList current={step} onChoose={choose} />
+      </Stack>
+    </Layout>
+  );
+}
+
+/** Joints that stand open now. */
+function openedJoints(detail: JobDetail): readonly string[] {
+  const { state } = fitPlanOf(detail);
+  return detail.joints.map(({ jointId }) => jointId).filter((id) => state.joints.get(id)?.phase === 'open');
+}
+
+/** What is only assumed of a port is asked for when it stands open, or is joined next. */
+const isAsked = (detail: JobDetail, jointId: string, step: PlanStep | null): boolean =>
+  openedJoints(detail).includes(jointId) || (step?.kind === 'join' && step.joint === jointId);
+
+const place = (views: readonly JointView[], { joint }: JointView): string =>
+  `Joint ${views.findIndex((view) => view.joint.id === joint.id) + 1}`;
+
+/** The joint that the step is about, in section. */
+function JointNow({ view, title }: { readonly view: JointView; readonly title: string }) {
+  const detail = useJob();
+  const parts = partsAt(detail, view.joint.id);
+  if (parts === 'asEntered') return <JointSheet key={view.joint.id} view={view} title={title} />;
+  return (
+    <Sheet>
+      <SheetTitle>
+        {title}, {view.joint.name.toLowerCase()}: {howItSeals(view)}
+      </SheetTitle>
+      <JointDrawing view={view} />
+      {view.joint.seal === 'banjo' ? (
+        <Fine>
+          {assumedOfJoint(view.joint, view.port).length > 0
+            ? 'What is only assumed is drawn broken.'
+            : parts === 'inHand'
+              ? 'Drawn to scale from the parts in the box.'
+              : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
+          {view.eyes === 1 ? '1 eye' : `${view.eyes} eyes`}, {view.eyes + 1} washers.
+        </Fine>
+      ) : null}
+    </Sheet>
+  );
+}
 
 /**
  * Whether every new hose that comes to a joint was accepted out of its box, or was made here: until then its parts are on paper. On a
@@ -61,111 +179,12 @@ function partsAt(detail: JobDetail, jointId: string): 'inHand' | 'onPaper' | 'as
   return isHere ? 'inHand' : 'onPaper';
 }
 
-export function FitPage() {
-  const detail = useJob();
-  const write = useWriter();
-  const { jointId, select } = useSelection();
-  // A joint that was tapped, not one that stands there by itself: its field comes into view.
-  const [tapped, setTapped] = useState<string | null>(null);
-  const takeUp = (id: string) => {
-    setTapped(id);
-    select({ joint: id });
-  };
-  const views = jointsInOrder(detail);
-  const plan = fitPlan(
-    views.map(({ joint }) => ({ id: joint.id, seal: joint.seal })),
-    partsOf(detail).hoses.filter((hose) => detail.hoses.some((inScope) => inScope.hoseId === hose.id)),
-    renewedIn(detail),
-  );
-  const steps: readonly FitStep[] = plan.ok ? plan.value : [];
-  const toTorque = steps.flatMap((step) => (step.kind === 'torque' ? [step.jointId] : []));
-  const nextJointId = toTorque.find((id) => !isTorqued(detail, id)) ?? null;
-  // Nothing is opened before the new hose has been held against its route.
-  const toLookInto = (isOffered(detail) ? [jointId ?? '', ...toTorque] : [])
-    .flatMap((id) => jointView(detail, id) ?? [])
-    .find(({ joint, port }) => !isTorqued(detail, joint.id) && unseenOfJoint(joint, port).length > 0);
-  const current = jointView(detail, jointId ?? '') ?? jointView(detail, nextJointId ?? toTorque[0] ?? '');
-  return (
-    <Columns $left="470px" $right="1fr">
-      <Stack $gap={16}>
-        {toLookInto && !isClosed(detail.job) ? (
-          <OpenedPort key={toLookInto.joint.id} view={toLookInto} />
-        ) : null}
-        {current && partsAt(detail, current.joint.id) === 'asEntered' ? (
-          <JointSheet
-            key={current.joint.id}
-            view={current}
-            title={`Joint ${toTorque.indexOf(current.joint.id) + 1}`}
-          />
-        ) : current ? (
-          <Sheet>
-            <SheetTitle>
-              Joint {toTorque.indexOf(current.joint.id) + 1}, {current.joint.name.toLowerCase()}:{' '}
-              {howItSeals(current)}
-            </SheetTitle>
-            <JointDrawing view={current} />
-            {current.joint.seal === 'banjo' ? (
-              <Fine>
-                {assumedOfJoint(current.joint, current.port).length > 0
-                  ? 'What is only assumed is drawn broken.'
-                  : partsAt(detail, current.joint.id) === 'inHand'
-                    ? 'Drawn to scale from the parts in the box.'
-                    : 'Drawn to scale from what was specified: nobody has accepted the parts yet.'}{' '}
-                {current.eyes === 1 ? '1 eye' : `${current.eyes} eyes`}, {current.eyes + 1} washers.
-              </Fine>
-            ) : null}
-          </Sheet>
-        ) : null}
-        {steps.length === 0 && plan.ok ? null : (
-          <Sheet>
-            <SheetTitle>Order on</SheetTitle>
-            {plan.ok ? null : <Notice severity="stop" title={problemText(plan.problem, write)} />}
-            <Cautions cautions={detail.hoses.flatMap(proofCautions)} />
-            {isClosed(detail.job) ? null : (
-              <Obstacles
-                obstacles={detail.joints
-                  .flatMap(({ jointId }) => jointGate(detail, jointId))
-                  .filter(({ code }) => code !== 'notProved')}
-              />
-            )}
-            {steps.length > 0 ? <Cautions cautions={judgeOfferUp(isOffered(detail))} /> : null}
-            <Steps>
-              {steps.map((step) => (
-                <li key={step.kind + ('jointId' in step ? step.jointId : '')}>
-                  <PlanStep step={step} onJoint={takeUp} />
-                </li>
-              ))}
-            </Steps>
-            <Fine style={{ marginTop: 8 }}>
-              <SourceLine id="fitOrder" />
-            </Fine>
-          </Sheet>
-        )}
-        <ItemsSheet stage="fit" />
-        {detail.hoses.length > 0 ? <CapsSheet /> : null}
-        {current ? null : <ToBleed />}
-      </Stack>
-      {current ? (
-        <TorquePanel
-          key={current.joint.id}
-          view={current}
-          nextNames={remainingNames(views, toTorque, current.joint.id, detail)}
-          isTakenUp={tapped === current.joint.id}
-          onShown={() => setTapped(null)}
-          onNext={takeUp}
-          onStay={(id) => select({ joint: id })}
-          nextJointId={nextJointId}
-        />
-      ) : null}
-    </Columns>
-  );
-}
-
-/** Where no joint is tightened nothing else leads on. */
+/** Every joint is tight: the next stage. */
 function ToBleed() {
   const { job, items } = useJob();
   const navigate = useNavigate();
   const off = items.filter(({ done }) => done === null).length;
+  if (isClosed(job)) return null;
   return (
     <PrimaryButton
       because={off === 0 ? null : 'Put on what was taken off, and tick it.'}
@@ -173,132 +192,6 @@ function ToBleed() {
     >
       Go to Bleed
     </PrimaryButton>
-  );
-}
-
-function remainingNames(
-  views: readonly JointView[],
-  order: readonly string[],
-  currentId: string,
-  detail: ReturnType<typeof useJob>,
-): readonly string[] {
-  return order
-    .filter((id) => id !== currentId && !isTorqued(detail, id))
-    .map((id) => views.find((view) => view.joint.id === id)?.joint.name ?? '');
-}
-
-interface PlanStepProps {
-  readonly step: FitStep;
-  readonly onJoint: (jointId: string) => void;
-}
-
-const StepLink = styled.button`
-  background: none;
-  border: 0;
-  text-align: left;
-  min-height: 48px;
-  padding: 4px 0;
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  cursor: pointer;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  text-decoration-color: ${colour('hairline')};
-`;
-
-function PlanStep({ step, onJoint }: PlanStepProps) {
-  const detail = useJob();
-  const [attempt, setAttempt] = useState(0);
-  const editJoint = useJobAction('editJobJoint', detail.job.id);
-  const editJob = useJobAction('editJob', detail.job.id);
-  const finished = isClosed(detail.job);
-  if (step.kind === 'torque') {
-    const view = jointView(detail, step.jointId);
-    const done = isTorqued(detail, step.jointId);
-    return (
-      <StepLink type="button" onClick={() => onJoint(step.jointId)}>
-        <span>
-          Torque {view?.joint.name.toLowerCase()}
-          {done ? ' ✓' : view?.joint.seal === 'banjo' ? ', with fresh washers' : ''}
-        </span>
-      </StepLink>
-    );
-  }
-  if (step.kind === 'handTight') {
-    const view = jointView(detail, step.jointId);
-    if (!view) return null;
-    return (
-      <div>
-        <Tick
-          isSelected={view.chosen.handTight}
-          isDisabled={finished || isTorqued(detail, step.jointId)}
-          onChange={(handTight) =>
-            editJoint.mutate({
-              params: { jobId: detail.job.id, jointId: step.jointId },
-              body: { version: view.chosen.version, handTight },
-            })
-          }
-        >
-          {view.joint.name}: on hand tight
-          {step.because === 'cannotSwivel' ? ', first, since this end cannot swivel' : ''}
-        </Tick>
-        <SaveProblem save={editJoint} />
-      </div>
-    );
-  }
-  return (
-    <div key={attempt}>
-      <Tick
-        isSelected={detail.job.fitChecks[step.kind]}
-        isDisabled={finished}
-        onChange={(selected) =>
-          editJob.mutate({
-            params: { jobId: detail.job.id },
-            body: {
-              version: detail.job.version,
-              fitChecks: { [step.kind]: selected },
-            },
-          })
-        }
-      >
-        {step.kind === 'offeredUp' && detail.hoses.length === 0 ? LINES_OFFERED : FIT_CHECK_NAMES[step.kind]}
-      </Tick>
-      {step.kind === 'offeredUp' && detail.hoses.length > 1 ? <OfferedHoses /> : null}
-      <SaveProblem save={editJob} onTakeTheirs={() => setAttempt(attempt + 1)} />
-    </div>
-  );
-}
-
-/** Each hose by itself: what is held against its route is looked at one at a time. */
-function OfferedHoses() {
-  const detail = useJob();
-  const { job } = detail;
-  const edit = useJobAction('editJob', job.id);
-  const hoses = detail.hoses.flatMap(({ hoseId }) => hoseOfJob(detail, hoseId) ?? []);
-  const offered = hoses.filter(isOfferedUp).map(({ hose }) => hose.hoseId);
-  return (
-    <div style={{ paddingLeft: 20 }}>
-      {hoses.map(({ hose, fitted }) => (
-        <Tick
-          key={hose.hoseId}
-          isSelected={offered.includes(hose.hoseId)}
-          isDisabled={isClosed(job) || edit.isPending}
-          onChange={(held) =>
-            edit.mutate({
-              params: { jobId: job.id },
-              body: {
-                version: job.version,
-                offeredHoses: [...offered.filter((id) => id !== hose.hoseId), ...(held ? [hose.hoseId] : [])],
-              },
-            })
-          }
-        >
-          {fitted.name}: held against its route
-        </Tick>
-      ))}
-      <SaveProblem save={edit} />
-    </div>
   );
 }
 

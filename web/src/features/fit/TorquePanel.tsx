@@ -1,7 +1,7 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
 import type { TorqueRecord } from '@zephyrcombe/contract';
 import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
-import { digestOf, fittedFacts, isSettled, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
   cautionText,
   MATERIAL_NAMES,
@@ -19,7 +19,7 @@ import {
   washersNeeded,
   wrenchRange,
 } from '@zephyrcombe/core';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -39,10 +39,12 @@ import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
+import { ByFeel, NoFigure } from './ByFeel.tsx';
 import { daysBetween } from './daysBetween.ts';
+import { Hand } from './Hand.ts';
 
-const NOT_ON_YET = 'Tick this joint hand tight in the order on first.';
-const EMPTY = { text: '', wrenchId: '', washers: false, settled: false, witness: false, id: '' };
+const NOT_ON_YET = 'Put this joint on by hand first, as the plan has it.';
+const EMPTY = { text: '', wrenchId: '', washers: false, witness: false, id: '' };
 
 interface TorquePanelProps {
   readonly view: JointView;
@@ -75,13 +77,22 @@ export function TorquePanel({
   const { joint } = view;
   const last = detail.torqueRecords.findLast((candidate) => candidate.jointId === joint.id) ?? null;
   const attempt = useTorqueAttempt(view, onStay);
+  const [hasFigure, setHasFigure] = useState(false);
   const isDone = last !== null && isTorqued(detail, joint.id);
   return (
     <Stack $gap={14} ref={panel}>
-      <RangeOfJoint view={view} reading_Nm={attempt.reading?.value_SI ?? null} last={last} />
+      {attempt.torques.governing.source === null &&
+      !hasFigure &&
+      (last === null || last.torque_Nm === null) ? (
+        <NoFigure view={view} />
+      ) : (
+        <RangeOfJoint view={view} reading_Nm={attempt.reading?.value_SI ?? null} last={last} />
+      )}
       {isDone ? (
         <Recorded view={view} last={last} nextJointId={nextJointId} nextName={nextNames[0]} onNext={onNext} />
-      ) : isClosed(detail.job) ? null : (
+      ) : isClosed(detail.job) ? null : attempt.torques.governing.source === null && !hasFigure ? (
+        <ByFeel view={view} onStay={onStay} onFigure={() => setHasFigure(true)} />
+      ) : (
         <Entry view={view} attempt={attempt} last={last} nextNames={nextNames} />
       )}
     </Stack>
@@ -102,7 +113,6 @@ function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
   const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
   const washerCount = needed?.ok ? needed.value : null;
   const freshWashers = draft.washers ? (washerCount ?? 0) : 0;
-  const settled = isSettled(detail);
   const reading = readQuantity(draft.text, 'torque').quantity;
   const judged =
     reading === null || !wrench
@@ -111,7 +121,6 @@ function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
           seal: joint.seal,
           eyes,
           freshWashers,
-          settled,
           reading_Nm: reading.value_SI,
           range: torques.governing,
           wrenchMaximum_Nm: wrench.maximum_Nm,
@@ -147,7 +156,6 @@ function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
           torque_Nm: reading.value_SI,
           typed: reading.typed,
           freshWashers,
-          settled,
           witnessMark: draft.witness,
           seen: digestOf(parts),
           overrides: [],
@@ -215,9 +223,17 @@ function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: Reco
   const navigate = useNavigate();
   return (
     <>
-      <Notice severity="note" title={`Recorded: ${write.torque(last.torque_Nm)}`}>
+      <Notice
+        severity="note"
+        title={
+          last.torque_Nm === null
+            ? 'Recorded: by feel, no figure'
+            : `Recorded: ${write.torque(last.torque_Nm)}`
+        }
+      >
         <p>
-          {last.by}, with {last.wrenchName}
+          {last.by}
+          {last.wrenchName === null ? `: ${last.because ?? ''}` : `, with ${last.wrenchName}`}
           {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
           {last.witnessMark ? ', witness mark made' : ''}.
         </p>
@@ -291,7 +307,9 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
         />
       ) : null}
       <SaveProblem save={record} seen={parts} />
-      <RecordButton attempt={attempt} isHandTight={chosen.handTight} />
+      <Hand>
+        <RecordButton attempt={attempt} isHandTight={chosen.handTight} />
+      </Hand>
       {nextNames.length > 0 ? (
         <Fine>Then: {nextNames.map((name) => name.toLowerCase()).join(', ')}</Fine>
       ) : null}

@@ -105,10 +105,12 @@ export function HandoverSheetPage() {
                   <tr key={record.id}>
                     <td>{partsOf(detail).joints.find((joint) => joint.id === record.jointId)?.name}</td>
                     <td className="figure">
-                      {write.torque(record.torque_Nm)}
+                      {record.torque_Nm === null
+                        ? `by feel, no figure: ${record.because ?? ''}`
+                        : write.torque(record.torque_Nm)}
                       {record.verdict === 'above' ? ' (over, redone)' : ''}
                     </td>
-                    <td>{record.wrenchName}</td>
+                    <td>{record.wrenchName ?? 'none'}</td>
                     <td className="figure">{washersText(detail, record)}</td>
                     <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
                     <td>{record.by}</td>

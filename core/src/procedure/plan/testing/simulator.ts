@@ -895,6 +895,7 @@ export class Lift {
 
   private atTheEnd(): void {
     for (const { it, at, touched, marked, leak } of this.joints.values()) {
+      this.fail('STATE', `${it.id} was not opened`, touched || !it.reopen);
       if (!touched) continue;
       this.fail('EN1', `${it.id} is ${at}`, at === 'tight' && marked && leak);
       this.fail('EN1', `${it.circuit} not filled`, this.bled.has(it.circuit) && this.held.has(it.circuit));

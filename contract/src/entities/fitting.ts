@@ -1,0 +1,74 @@
+/** What is said about fitting a job: how its joints can be reached, what holds its lines, which way is chosen; and the steps taken. */
+import { HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
+import { z } from 'zod';
+import { PlanStepSchema } from '../formats/fitPlan.ts';
+import { Id, Instant, Name } from './common.ts';
+
+const End = z.enum(['A', 'B']);
+const said = <Kind extends string, Value extends z.ZodType>(kind: Kind, value: Value) =>
+  z.strictObject({ kind: z.literal(kind), subjectId: Id, value });
+
+/** Of what holds a line, or lies along it: what a build says by itself has a name and no row. */
+const PlaceId = z.string().regex(/^\S{1,120}$/, 'is a name without spaces');
+
+/** Access of a joint, from open to hidden. */
+export const MOST_HIDDEN = 3;
+
+export const HoldSchema = z.strictObject({
+  id: PlaceId,
+  name: Name,
+  kind: z.enum(HOLD_KINDS),
+  at: z.enum(['A', 'B', 'mid']),
+  closed: z.boolean(),
+  keyed: z.boolean(),
+  tighten: z.boolean(),
+});
+export type Hold = z.infer<typeof HoldSchema>;
+
+export const LeadSchema = z.strictObject({ id: PlaceId, name: Name, side: z.string().trim().min(1).max(40) });
+
+/** The subject is a joint, a line, a reservoir, an ABS unit, a cover or the job, by the kind. */
+export const FitFactSaidSchema = z.discriminatedUnion('kind', [
+  // Of the vehicle: nobody is asked twice.
+  said('access', z.int().min(0).max(MOST_HIDDEN)),
+  said('neckStop', z.boolean()),
+  said('soak', z.boolean()),
+  said('holds', z.array(HoldSchema).max(12)),
+  said('leads', z.array(LeadSchema).max(6)),
+  /** Bodywork over joints; null: there is none after all. */
+  said('cover', z.strictObject({ name: Name, joints: z.array(Id).min(1).max(40) }).nullable()),
+  said('absCycle', z.boolean()),
+  // Of this job.
+  said('seized', z.boolean()),
+  said(
+    'turnEnd',
+    z.strictObject({ end: End, angle_deg: z.number().min(-360).max(360), rotatable: z.boolean() }).nullable(),
+  ),
+  said('kept', z.enum([...KEPT_WAYS, 'auto'])),
+  said('rhythm', z.enum(['byCorner', 'allOff', 'auto'])),
+  said('trialWashers', z.enum(['on', 'off', 'auto'])),
+  said('seizedWay', z.enum([...SEIZED_WAYS, 'auto'])),
+  said('backOut', z.boolean()),
+  said('oldBroken', z.boolean()),
+]);
+export type FitFactSaid = z.infer<typeof FitFactSaidSchema>;
+export type FitFactKind = FitFactSaid['kind'];
+
+/** Facts that stay with the vehicle; the others are of one job. */
+export const VEHICLE_FACTS: ReadonlySet<FitFactKind> = new Set<FitFactKind>([
+  'access',
+  'neckStop',
+  'soak',
+  'holds',
+  'leads',
+  'cover',
+  'absCycle',
+]);
+
+/** Only added to: the newest of a kind about a subject counts. */
+export const FitFactSchema = z.strictObject({ id: Id, said: FitFactSaidSchema, by: Name, at: Instant });
+export type FitFact = z.infer<typeof FitFactSchema>;
+
+/** A step that was taken, and not taken back. */
+export const FitStepSchema = z.strictObject({ id: Id, step: PlanStepSchema, by: Name, at: Instant });
+export type FitStep = z.infer<typeof FitStepSchema>;

@@ -1,0 +1,76 @@
+/** What stands against taking a step now: what a person may pass with a reason, and what nobody may. */
+import type { Caution } from '../../mistakes/caution.ts';
+import type { StepVerdict, Wait } from './judgeStep.ts';
+import { judgeStep } from './judgeStep.ts';
+import type { Infeasible } from './plan.ts';
+import type { RuleId } from './rules.ts';
+import type { PlanScope } from './scope.ts';
+import type { PlanStep } from './steps.ts';
+
+export interface FitStepJudged {
+  /** Each has a row of the catalogue; a stop asks for a reason. */
+  readonly cautions: readonly Caution[];
+  /** What has to be first, and no reason opens. */
+  readonly waits: readonly Wait[];
+  readonly notPlanned: { readonly instead: PlanStep | null } | null;
+  readonly impossible: Infeasible | null;
+  /** Practices that it goes before. */
+  readonly passedOver: readonly { readonly rule: RuleId; readonly step: PlanStep }[];
+}
+
+const NOTHING: FitStepJudged = {
+  cautions: [],
+  waits: [],
+  notPlanned: null,
+  impossible: null,
+  passedOver: [],
+};
+
+/** Rules that the catalogue has a row for: who may says why, and goes on. */
+const CAUTION_OF: Readonly<Partial<Record<RuleId, (before: PlanStep) => Caution>>> = {
+  PR1: () => ({ id: 'M14', evidence: {} }),
+  PR3: ({ kind }) => ({ id: 'M63', evidence: { before: kind } }),
+  PR4: ({ kind }) => ({ id: 'M64', evidence: { before: kind } }),
+  PR5: ({ kind }) => ({ id: 'M85', evidence: { before: kind } }),
+  FN1: () => ({ id: 'M99', evidence: {} }),
+  FN2: () => ({ id: 'M99', evidence: {} }),
+  EN2: ({ kind }) => ({ id: 'M92', evidence: { before: kind } }),
+};
+
+const isAnswerable = ({ rule }: Wait): boolean => rule !== null && CAUTION_OF[rule] !== undefined;
+
+export function judgeFitStep(scope: PlanScope, step: PlanStep): FitStepJudged {
+  return judgedAs(judgeStep(scope, step), step);
+}
+
+function judgedAs(verdict: StepVerdict, step: PlanStep): FitStepJudged {
+  if (verdict.kind === 'impossible') return { ...NOTHING, impossible: verdict.infeasible };
+  if (verdict.kind === 'notPlanned') {
+    const { instead } = verdict;
+    // The lead is plugged in, but the hose lies on its other side.
+    if (step.kind === 'plugLead' && instead?.kind === 'plugLead')
+      return { ...NOTHING, cautions: [{ id: 'M66', evidence: { side: step.side, was: instead.side } }] };
+    return { ...NOTHING, notPlanned: { instead } };
+  }
+  if (verdict.kind === 'ready')
+    return {
+      ...NOTHING,
+      passedOver: verdict.passedOver,
+      cautions: once(verdict.passedOver.map((over) => ({ rule: over.rule, before: over.step }))),
+    };
+  return {
+    ...NOTHING,
+    waits: verdict.for.filter((wait) => !isAnswerable(wait)),
+    cautions: once(verdict.for),
+  };
+}
+
+/** One for each row, however many steps are missing. */
+function once(waits: readonly Wait[]): readonly Caution[] {
+  const found = new Map<string, Caution>();
+  for (const { rule, before } of waits) {
+    const caution = rule === null ? undefined : CAUTION_OF[rule]?.(before);
+    if (caution && !found.has(caution.id)) found.set(caution.id, caution);
+  }
+  return [...found.values()];
+}

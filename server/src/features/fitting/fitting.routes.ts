@@ -1,0 +1,88 @@
+import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
+import { partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
+import { factsOfKind } from '@zephyrcombe/workshop';
+import type { Dependencies } from '../../dependencies.ts';
+import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
+import type { Handlers } from '../../http/handlers.ts';
+import type { JobAction } from '../jobs/jobAction.ts';
+import { onOpenJob } from '../jobs/jobAction.ts';
+import { takeFitSteps, undoFitStep } from './fitSteps.ts';
+
+export function fittingHandlers(
+  dependencies: Dependencies,
+): Pick<Handlers, 'takeFitSteps' | 'undoFitStep' | 'sayFitFact'> {
+  return {
+    takeFitSteps: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => takeFitSteps(action, body)),
+
+    undoFitStep: ({ request, params }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => undoFitStep(action, params.stepId)),
+
+    sayFitFact: ({ request, params, body }) =>
+      onOpenJob(dependencies, request, params.jobId, (action) => sayFitFact(action, body.id, body.said)),
+  };
+}
+
+async function sayFitFact(
+  { detail, models, transaction, person, now, log }: JobAction,
+  id: string,
+  said: FitFactSaid,
+): Promise<void> {
+  const known = await models.FitFact.findOne({ where: { id }, transaction });
+  if (known) {
+    if (known.jobId !== detail.job.id || JSON.stringify(known.said) !== JSON.stringify(said))
+      throw new AppProblem('id-taken');
+    return;
+  }
+  if (!isAbout(detail, said)) throw fieldProblem('subjectId', 'notInScope');
+  await models.FitFact.create(
+    {
+      id,
+      jobId: detail.job.id,
+      vehicleId: VEHICLE_FACTS.has(said.kind) ? detail.vehicle.id : null,
+      said,
+      at: now,
+      by: person.name,
+      byId: person.id,
+    },
+    { transaction },
+  );
+  const { subjectId } = said;
+  await log('fitFactSaid', { subjectId, fact: said.kind, value: said.value });
+}
+
+/** The subject is there, and is of the kind that the fact is about. */
+function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
+  const { joints, hoses, components } = partsOf(detail);
+  const among = (list: readonly { readonly id: string }[]) => list.some(({ id }) => id === subjectId);
+  switch (kind) {
+    case 'access':
+    case 'neckStop':
+    case 'soak':
+    case 'seized':
+    case 'seizedWay':
+      return among(joints);
+    case 'holds':
+    case 'leads':
+    case 'turnEnd':
+    case 'backOut':
+    case 'oldBroken':
+      return among(hoses);
+    case 'kept':
+    case 'absCycle':
+      return (
+        among(components) ||
+        components.some(({ sameAs }) => sameAs === subjectId) ||
+        detail.circuits.some(({ circuit }) => circuit.id === subjectId)
+      );
+    case 'rhythm':
+    case 'trialWashers':
+      return subjectId === detail.job.id;
+    case 'cover':
+      // A new one has an id of its own.
+      return (
+        factsOfKind(detail, 'cover').has(subjectId) ||
+        ![...joints, ...hoses].some(({ id }) => id === subjectId)
+      );
+  }
+}

@@ -1,0 +1,247 @@
+/** Rows about taking the old off and putting the new on: the plan's steps in another order, left out, or done another way. */
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { demoId } from '../demo/identity.ts';
+import type { MistakeRow, Play } from './play.ts';
+import type { PlayedJob, PlayOptions } from './playedJob.ts';
+
+const begun = async (job: PlayedJob): Promise<PlayedJob> => {
+  await job.specified();
+  await job.done(job.offerUp());
+  return job;
+};
+/** Up to a step of the plan, without those that are left out. */
+const upTo = async (
+  job: PlayedJob,
+  isLast: (step: PlanStep) => boolean,
+  without: readonly PlanStep['kind'][] = [],
+): Promise<PlayedJob> => {
+  await job.done(job.follow(isLast, without));
+  return job;
+};
+const joint = async (job: PlayedJob, end: 'A' | 'B' = 'A'): Promise<string> => (await job.joint(end)).jointId;
+const isCrack = ({ kind }: PlanStep) => kind === 'crack';
+
+/** A hose with a screwed end at its caliper, on the pipe of its bracket. */
+const SCREWED: PlayOptions = { like: 'tollan', hose: 'Hose, rear left' };
+/** The same with a banjo at the caliper. */
+const FLARE: PlayOptions = { like: 'tollan', hose: 'Hose, front left' };
+
+/** The nut at the bracket turns with its pipe. */
+const seized = async (job: PlayedJob): Promise<string> => {
+  const id = await joint(job);
+  await job.done(job.say('seized', id, true));
+  return id;
+};
+
+const lead =
+  (side: string): Play =>
+  async (job) => {
+    await job.specified();
+    await job.done(
+      job.say('leads', job.hoseId, [{ id: 'lead', name: 'Wheel sensor lead', side: 'left of it' }]),
+    );
+    await job.fitted();
+    await job.torqued();
+    return job.said(job.steps([{ kind: 'plugLead', lead: 'lead', side }]));
+  };
+
+const COVER = '0b0e0c0d-0000-4000-8000-000000000001';
+const covered =
+  (isLooked: boolean): Play =>
+  async (job) => {
+    await job.specified();
+    await job.done(job.say('cover', COVER, { name: 'Tank', joints: [await joint(job)] }));
+    await job.fitted();
+    await job.torqued();
+    if (isLooked) {
+      await job.bled();
+      await job.done(job.follow(({ kind }) => kind === 'closeCover'));
+    }
+    return job.said(job.steps([{ kind: 'closeCover', cover: COVER }]));
+  };
+
+const turned =
+  (angle_deg: number): Play =>
+  async (job) => {
+    await begun(job);
+    await job.done(job.say('turnEnd', job.hoseId, { end: 'A', angle_deg, rotatable: true }));
+    return job.said(job.steps([{ kind: 'turnEnd', line: job.hoseId, end: 'A', angle_deg }]));
+  };
+
+export const FITTING: readonly MistakeRow[] = [
+  {
+    id: 'M51',
+    isBlock: true,
+    options: FLARE,
+    paths: {
+      'heat asked for on a circuit that is kept wet': async (job) => {
+        await begun(job);
+        const id = await seized(job);
+        await job.done(job.say('seizedWay', id, 'heat'));
+        return job.said(job.steps([{ kind: 'heat', joint: id, wearing: ['faceShield', 'leatherGloves'] }]));
+      },
+      'asked for, and the nut cracked instead': async (job) => {
+        await begun(job);
+        const id = await seized(job);
+        await job.done(job.say('seizedWay', id, 'heat'));
+        return job.said(job.steps([{ kind: 'clean', joint: id }]));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      return job.said(job.steps([{ kind: 'clean', joint: await seized(job) }]));
+    },
+  },
+  {
+    id: 'M54',
+    isBlock: true,
+    options: FLARE,
+    paths: {
+      'the nut turned though it turns its pipe': async (job) => {
+        await begun(job);
+        const id = await seized(job);
+        await upTo(job, ({ kind }) => kind === 'open');
+        return job.said(job.steps([{ kind: 'open', joint: id, by: 'nut' }]));
+      },
+      'found seized when it was cracked': async (job) => {
+        await begun(job);
+        const id = await joint(job);
+        await upTo(job, (step) => step.kind === 'open' && step.joint === id);
+        await seized(job);
+        return job.said(job.steps([{ kind: 'open', joint: id, by: 'nut' }]));
+      },
+      'the hose turned with its far end still on': async (job) => {
+        await begun(job);
+        const id = await seized(job);
+        await upTo(job, isCrack);
+        return job.said(job.steps([{ kind: 'open', joint: id, by: 'turningHose' }]));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      const id = await seized(job);
+      await upTo(job, (step) => step.kind === 'open' && step.joint === id);
+      return job.said(job.steps([{ kind: 'open', joint: id, by: 'turningHose' }]));
+    },
+  },
+  {
+    id: 'M55',
+    isBlock: true,
+    options: SCREWED,
+    paths: {
+      'the nut first, then the end that does not swivel': async (job) => {
+        await begun(job);
+        await upTo(job, (step) => step.kind === 'uncap');
+        return job.said(job.handTight('A', { without: ['offerUp', 'placeHold'] }));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      return job.said(job.handTight('B'));
+    },
+  },
+  {
+    id: 'M56',
+    isBlock: true,
+    options: SCREWED,
+    paths: {
+      'the other end joined before this one is tight': async (job) => {
+        await begun(job);
+        await job.done(job.handTight('B'));
+        return job.said(job.handTight('A'));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      await job.done(job.handTight('B'));
+      return job.said(job.torque('B', { wrenchId: demoId('wheel-110') }));
+    },
+  },
+  {
+    id: 'M60',
+    isBlock: true,
+    options: FLARE,
+    paths: {
+      'joined before its bracket is on': async (job) => {
+        await begun(job);
+        const bracket = { id: 'bracket', name: 'Bracket', kind: 'bracket', at: 'A' };
+        await job.done(
+          job.say('holds', job.hoseId, [{ ...bracket, closed: true, keyed: false, tighten: false }]),
+        );
+        await upTo(job, ({ kind }) => kind === 'placeHold');
+        return job.said(job.handTight('A', { without: ['offerUp', 'placeHold'] }));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      return job.said(job.handTight('A'));
+    },
+  },
+  {
+    id: 'M61',
+    isBlock: true,
+    paths: { 'more than half a turn': turned(210) },
+    clean: turned(180),
+  },
+  {
+    id: 'M63',
+    paths: {
+      'cleaned, and soaked afterwards': async (job) => {
+        await begun(job);
+        const id = await joint(job);
+        await job.done(job.say('soak', id, true));
+        return job.said(job.steps([{ kind: 'clean', joint: id }]));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      const id = await joint(job);
+      await job.done(job.say('soak', id, true));
+      await job.done(job.steps([{ kind: 'soak', joint: id }]));
+      return job.said(job.steps([{ kind: 'clean', joint: id }]));
+    },
+  },
+  {
+    id: 'M64',
+    paths: {
+      'cracked dirty': async (job) => {
+        await begun(job);
+        await upTo(job, isCrack, ['clean']);
+        return job.said(job.steps([{ kind: 'crack', joint: await joint(job) }]));
+      },
+      'everything up to the join, and no cleaning': async (job) => {
+        await begun(job);
+        return job.said(job.handTight('A', { without: ['offerUp', 'clean'] }));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      return job.said(job.handTight('A'));
+    },
+  },
+  {
+    id: 'M66',
+    paths: { 'plugged in on the other side': lead('right of it') },
+    clean: lead('left of it'),
+  },
+  {
+    id: 'M85',
+    paths: {
+      'cracked over bare paint': async (job) => {
+        await begun(job);
+        await upTo(job, isCrack, ['coverPaint']);
+        return job.said(job.steps([{ kind: 'crack', joint: await joint(job) }]));
+      },
+    },
+    clean: async (job) => {
+      await begun(job);
+      await upTo(job, isCrack);
+      return job.said(job.steps([{ kind: 'crack', joint: await joint(job) }]));
+    },
+  },
+  {
+    id: 'M92',
+    paths: { 'the tank on before anybody looked': covered(false) },
+    clean: covered(true),
+  },
+];

@@ -1,0 +1,194 @@
+/** "Something is different": what was met at this step, and what follows from it. The plan is made anew at once. */
+import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
+import { isClosed, MOST_HIDDEN, partsOf } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { ACCESS_NAMES, SEIZED_WAY_NAMES } from '@zephyrcombe/messages';
+import { factOf, fitNames, fitPlanOf } from '@zephyrcombe/workshop';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
+import { PlainButton } from '../../design/Button.tsx';
+import { Dialog } from '../../design/Dialog.tsx';
+import { Fine, Label, Line, Stack } from '../../design/layout.ts';
+import { Pick } from '../../design/Pick.tsx';
+import { CLOSED, useJob } from '../job/JobContext.ts';
+
+/** The joints and lines that a step is about. */
+function aboutOf(
+  detail: JobDetail,
+  step: PlanStep,
+): { readonly joints: readonly string[]; readonly lines: readonly string[] } {
+  const { scope } = fitPlanOf(detail);
+  const opening = step.kind === 'cap' || step.kind === 'uncap' ? step.opening.split(':') : null;
+  const hold = 'hold' in step ? scope.holds.find(({ id }) => id === step.hold) : undefined;
+  const named =
+    'joint' in step ? [step.joint] : opening?.[0] === 'port' && opening[1] !== undefined ? [opening[1]] : [];
+  const own =
+    'line' in step
+      ? [step.line]
+      : step.kind === 'movement'
+        ? [...step.lines]
+        : hold
+          ? [hold.line]
+          : opening?.[0] === 'end' && opening[1] !== undefined
+            ? [opening[1]]
+            : [];
+  const lines = scope.lines.filter(
+    ({ id, A, B }) => own.includes(id) || named.includes(A.joint) || named.includes(B.joint),
+  );
+  return {
+    joints: named.length > 0 ? named : lines.flatMap(({ A, B }) => [A.joint, B.joint]),
+    lines: lines.filter(({ action }) => action !== 'leave').map(({ id }) => id),
+  };
+}
+
+export function Different({ step }: { readonly step: PlanStep }) {
+  const detail = useJob();
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <div>
+      <PlainButton
+        style={{ width: '100%' }}
+        because={isClosed(detail.job) ? CLOSED : null}
+        isQuiet
+        onPress={() => setOpen(true)}
+      >
+        Something is different
+      </PlainButton>
+      <Dialog title="What is different?" isOpen={isOpen} onClose={() => setOpen(false)}>
+        {isOpen ? <Met step={step} onSaid={() => setOpen(false)} /> : null}
+      </Dialog>
+    </div>
+  );
+}
+
+function Met({ step, onSaid }: { readonly step: PlanStep; readonly onSaid: () => void }) {
+  const detail = useJob();
+  const { joints, lines } = aboutOf(detail, step);
+  return (
+    <Stack $gap={18}>
+      {joints.map((id) => (
+        <AtJoint key={id} jointId={id} onSaid={onSaid} />
+      ))}
+      {lines.map((id) => (
+        <OfLine key={id} lineId={id} onSaid={onSaid} />
+      ))}
+      {joints.length + lines.length === 0 ? (
+        <Fine>This step is about no single joint or line: choose one in the plan.</Fine>
+      ) : null}
+    </Stack>
+  );
+}
+
+function useSay(onSaid: () => void) {
+  const { job } = useJob();
+  const say = useJobAction('sayFitFact', job.id, onSaid);
+  return {
+    say,
+    send: (said: FitFactSaid) => say.mutate({ params: { jobId: job.id }, body: { id: newId(), said } }),
+  };
+}
+
+function AtJoint({ jointId, onSaid }: { readonly jointId: string; readonly onSaid: () => void }) {
+  const detail = useJob();
+  const { say, send } = useSay(onSaid);
+  const name = fitNames(detail)(jointId);
+  const { plan, scope } = fitPlanOf(detail);
+  const joint = scope.joints.find(({ id }) => id === jointId);
+  const isSeized = factOf(detail, 'seized', jointId) === true;
+  const hasNut = partsOf(detail).joints.find(({ id }) => id === jointId)?.seal !== 'banjo';
+  return (
+    <div role="group" aria-label={name}>
+      <Label as="h3">{name}</Label>
+      <Stack $gap={8}>
+        {hasNut ? (
+          <PlainButton onPress={() => send({ kind: 'seized', subjectId: jointId, value: !isSeized })}>
+            {isSeized ? 'The nut turns by itself after all' : 'Its nut is seized: it turns with its pipe'}
+          </PlainButton>
+        ) : null}
+        {isSeized ? (
+          <Pick
+            label="Way at the seized nut"
+            value={factOf(detail, 'seizedWay', jointId) ?? 'auto'}
+            options={(['auto', 'turnHose', 'heat', 'cut'] as const).map((way) => ({
+              value: way,
+              text:
+                way === 'auto'
+                  ? `${SEIZED_WAY_NAMES.auto}${plan.choices.seizedWay[jointId] ? `: ${SEIZED_WAY_NAMES[plan.choices.seizedWay[jointId]]}` : ''}`
+                  : SEIZED_WAY_NAMES[way],
+            }))}
+            onChange={(value) => send({ kind: 'seizedWay', subjectId: jointId, value })}
+          />
+        ) : null}
+        <Pick
+          label="How it is reached"
+          value={String(Math.min(joint?.access ?? 0, MOST_HIDDEN))}
+          options={ACCESS_NAMES.map((text, index) => ({ value: String(index), text }))}
+          onChange={(value) => send({ kind: 'access', subjectId: jointId, value: Number(value) })}
+        />
+        <Line $gap={8}>
+          <PlainButton
+            aria-pressed={joint?.soak === true}
+            onPress={() => send({ kind: 'soak', subjectId: jointId, value: joint?.soak !== true })}
+          >
+            {joint?.soak ? 'Needs no oil after all' : 'Rusty: soak it first'}
+          </PlainButton>
+          <PlainButton
+            aria-pressed={joint?.stop === true}
+            onPress={() => send({ kind: 'neckStop', subjectId: jointId, value: joint?.stop !== true })}
+          >
+            {joint?.stop ? 'No stop for the neck' : 'There is a stop for the neck'}
+          </PlainButton>
+        </Line>
+        <Line>
+          <Link to={`/jobs/${detail.job.id}/look-over?joint=${jointId}`}>
+            Worn, damaged or leaking: record a finding
+          </Link>
+          <Link to={`/jobs/${detail.job.id}/specify?joint=${jointId}`}>
+            Another thread, seat or bolt than specified
+          </Link>
+        </Line>
+      </Stack>
+      <SaveProblem save={say} />
+    </div>
+  );
+}
+
+function OfLine({ lineId, onSaid }: { readonly lineId: string; readonly onSaid: () => void }) {
+  const detail = useJob();
+  const { say, send } = useSay(onSaid);
+  const name = fitNames(detail)(lineId);
+  const isBack = factOf(detail, 'backOut', lineId) === true;
+  const isBroken = factOf(detail, 'oldBroken', lineId) === true;
+  const { job } = detail;
+  return (
+    <div role="group" aria-label={name}>
+      <Label as="h3">{name}</Label>
+      <Stack $gap={8}>
+        <PlainButton
+          because={isBroken && !isBack ? 'The old one is not whole.' : null}
+          onPress={() => send({ kind: 'backOut', subjectId: lineId, value: !isBack })}
+        >
+          {isBack ? 'The new one goes on after all' : 'The new one does not fit: put the old one back on'}
+        </PlainButton>
+        <PlainButton
+          aria-pressed={isBroken}
+          onPress={() => send({ kind: 'oldBroken', subjectId: lineId, value: !isBroken })}
+        >
+          {isBroken ? 'The old one is whole after all' : 'The old one is not whole any more'}
+        </PlainButton>
+        <Line>
+          <Link to={`/jobs/${job.id}/measure?hose=${lineId}`}>
+            Too short or too long: take the length anew
+          </Link>
+          <Link to={`/jobs/${job.id}/look-over?hose=${lineId}`}>
+            A bracket or a clip is broken: record a finding
+          </Link>
+        </Line>
+      </Stack>
+      <SaveProblem save={say} />
+    </div>
+  );
+}

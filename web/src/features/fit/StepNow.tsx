@@ -1,0 +1,274 @@
+/** The step that is next at the vehicle: large, with its reason, and the one button under the thumb. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { isClosed } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { plainStep, stepKey } from '@zephyrcombe/core/plan';
+import { RULE_REASONS, stepDone, stepHow, stepTitle } from '@zephyrcombe/messages';
+import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere } from '@zephyrcombe/workshop';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import styled from 'styled-components';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
+import { useLatest } from '../../app/useLatest.ts';
+import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
+import { Fine, Head, Label, Line, Spread, Stack } from '../../design/layout.ts';
+import { SIZE, colour } from '../../design/tokens.ts';
+import { Cautions } from '../job/Cautions.tsx';
+import { CLOSED, useJob } from '../job/JobContext.ts';
+import { Obstacles } from '../job/Obstacles.tsx';
+import { Photos } from '../photos/Photos.tsx';
+import { Different } from './Different.tsx';
+import { canReadAloud, readOut, readsAloud, setReadAloud } from './readAloud.ts';
+import { Fold } from './Fold.ts';
+import { Hand } from './Hand.ts';
+import { useAwake } from './useAwake.ts';
+import { usePedal } from './usePedal.ts';
+
+const Reason = styled.div`
+  border-left: 3px solid ${colour('brass')};
+  padding: 2px 0 2px 12px;
+  color: ${colour('inkSoft')};
+  font-size: ${SIZE.small};
+`;
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 10px;
+`;
+
+const Main = styled.div`
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 10px;
+  > button,
+  > :first-child > button {
+    min-height: 76px;
+  }
+  > button {
+    font-size: ${SIZE.title};
+    touch-action: manipulation;
+  }
+`;
+
+interface StepNowProps {
+  readonly step: PlanStep;
+  /** Another one than the next: somebody chose it in the plan. */
+  readonly isChosen: boolean;
+  readonly onDone: () => void;
+}
+
+export function StepNow({ step, isChosen, onDone }: StepNowProps) {
+  const detail = useJob();
+  const names = fitNames(detail);
+  const { plan } = fitPlanOf(detail);
+  const take = useJobAction('takeFitSteps', detail.job.id);
+  const title = stepTitle(step, names);
+  const how = stepHow(step);
+  const gate = fitStepGate(detail, step);
+  const [isAloud, setAloud] = useState(readsAloud);
+  useAwake(!isClosed(detail.job));
+  useEffect(() => {
+    if (isAloud) readOut(how === null ? title : `${title}. ${how}`);
+  }, [isAloud, title, how]);
+  const before = stepsBefore(detail, step);
+  const send = (steps: readonly PlanStep[]) => {
+    if (take.isError) take.reset();
+    navigator.vibrate?.(25);
+    take.mutate({
+      params: { jobId: detail.job.id },
+      body: { steps: steps.map((one) => ({ id: newId(), step: plainStep(one) })), overrides: [] },
+    });
+    onDone();
+  };
+  const because = isClosed(detail.job)
+    ? CLOSED
+    : gate.obstacles.length > 0
+      ? 'Something stands in its way.'
+      : null;
+  const confirm = useLatest(() => send([step]));
+  usePedal(because === null && !isRecordedElsewhere(step) ? confirm : null);
+  const at = plan.steps.findIndex((one) => stepKey(one) === stepKey(step));
+  const then = plan.steps[at + 1];
+  return (
+    <Stack $gap={12} data-testid="step">
+      <Spread>
+        <Label>
+          Step {detail.fitSteps.length + at + 1} of {detail.fitSteps.length + plan.steps.length}
+          {whereIt(detail, step)}
+        </Label>
+        {canReadAloud() ? (
+          <TextButton
+            aria-pressed={isAloud}
+            onPress={() => {
+              setReadAloud(!isAloud);
+              setAloud(!isAloud);
+            }}
+          >
+            {isAloud ? 'stop reading aloud' : 'read aloud'}
+          </TextButton>
+        ) : null}
+      </Spread>
+      <Head as="h2" aria-live="polite">
+        {title}
+      </Head>
+      {how === null ? null : <p>{how}</p>}
+      <Why step={step} />
+      <Obstacles obstacles={gate.obstacles.filter(({ code }) => code !== 'fitRecordedElsewhere')} />
+      <Cautions cautions={gate.cautions} answering={take.error?.code === 'stop-not-answered'} />
+      {step.kind === 'photograph' ? (
+        <Photos
+          jobId={detail.job.id}
+          subject="part"
+          subjectId={step.line}
+          name={names(step.line)}
+          photos={detail.photos.filter(({ subjectId }) => subjectId === step.line)}
+          isDisabled={isClosed(detail.job)}
+        />
+      ) : null}
+      <SaveProblem save={take} />
+      {isRecordedElsewhere(step) ? (
+        <Stack $gap={10}>
+          <Two>
+            <UndoStep />
+            <Different step={step} />
+          </Two>
+          <Elsewhere step={step} jobId={detail.job.id} />
+          {then ? <Fine>Then: {stepTitle(then, names).toLowerCase()}</Fine> : null}
+        </Stack>
+      ) : (
+        <Hand>
+          <Different step={step} />
+          {isChosen && before !== null ? (
+            <PlainButton isPending={take.isPending} onPress={() => send([...before, step])}>
+              All {before.length + 1} steps up to here are done
+            </PlainButton>
+          ) : null}
+          <Main>
+            <UndoStep />
+            <PrimaryButton
+              data-testid="done"
+              because={because}
+              isPending={take.isPending}
+              onPress={() => send([step])}
+            >
+              {stepDone(step)}
+            </PrimaryButton>
+          </Main>
+          {then ? <Fine>Then: {stepTitle(then, names).toLowerCase()}</Fine> : null}
+        </Hand>
+      )}
+    </Stack>
+  );
+}
+
+/** The circuit it belongs to, where a job has several. */
+function whereIt(detail: JobDetail, step: PlanStep): string {
+  if (detail.circuits.length < 2) return '';
+  const { scope } = fitPlanOf(detail);
+  const jointId =
+    'joint' in step
+      ? step.joint
+      : 'line' in step
+        ? scope.lines.find(({ id }) => id === step.line)?.A.joint
+        : null;
+  const circuitId = scope.joints.find(({ id }) => id === jointId)?.circuit;
+  const name = detail.circuits.find(({ circuit }) => circuit.id === circuitId)?.circuit.name;
+  return name === undefined ? '' : `, ${name.toLowerCase()}`;
+}
+
+/** The steps before one that was chosen, where none of them wants a record of its own. */
+function stepsBefore(detail: JobDetail, step: PlanStep): readonly PlanStep[] | null {
+  const { steps } = fitPlanOf(detail).plan;
+  const at = steps.findIndex((one) => stepKey(one) === stepKey(step));
+  const before = steps.slice(0, Math.max(at, 0));
+  return before.length > 0 && !before.some(isRecordedElsewhere) ? before : null;
+}
+
+/** What waits for this step, and what it waited for, each with its rule in words. */
+function Why({ step }: { readonly step: PlanStep }) {
+  const detail = useJob();
+  const names = fitNames(detail);
+  const { plan } = fitPlanOf(detail);
+  const own = plan.steps.find((one) => stepKey(one) === stepKey(step));
+  const later = plan.steps.flatMap(({ because = [], ...one }) =>
+    because.filter(({ after }) => after === own?.id).map(({ rule }) => ({ rule, then: one as PlanStep })),
+  );
+  const rules = [...new Set(later.map(({ rule }) => rule))];
+  const [first, ...more] = rules;
+  if (first === undefined) return null;
+  return (
+    <Reason>
+      <p>{RULE_REASONS[first]}</p>
+      {more.length > 0 ? (
+        <Fold>
+          <summary>why now</summary>
+          <ul>
+            {more.map((rule) => (
+              <li key={rule}>
+                {RULE_REASONS[rule]}{' '}
+                <span>
+                  (before:{' '}
+                  {later
+                    .filter((one) => one.rule === rule)
+                    .slice(0, 2)
+                    .map(({ then }) => stepTitle(then, names).toLowerCase())
+                    .join('; ')}
+                  )
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Fold>
+      ) : null}
+    </Reason>
+  );
+}
+
+/** Takes the last step back; one that has a record is corrected by its record. */
+function UndoStep() {
+  const detail = useJob();
+  const undo = useJobAction('undoFitStep', detail.job.id);
+  const last = detail.fitSteps.at(-1);
+  const because = isClosed(detail.job)
+    ? CLOSED
+    : last === undefined
+      ? 'No step was taken yet.'
+      : isRecordedElsewhere(last.step)
+        ? 'A torque stays in the record: crack the joint to do it anew.'
+        : null;
+  return (
+    <div>
+      <PlainButton
+        style={{ width: '100%', padding: 8 }}
+        because={because}
+        isQuiet
+        isPending={undo.isPending}
+        onPress={() => last && undo.mutate({ params: { jobId: detail.job.id, stepId: last.id } })}
+      >
+        Undo
+      </PlainButton>
+      <SaveProblem save={undo} />
+    </div>
+  );
+}
+
+const WHERE: Readonly<Partial<Record<PlanStep['kind'], readonly [string, string]>>> = {
+  bleed: ['bleed', 'Go to Bleed'],
+  pressureHold: ['hand-over', 'Go to Hand over'],
+  leakCheck: ['hand-over', 'Go to Hand over'],
+  makeLine: ['specify', 'Go to Specify'],
+};
+
+/** A deed that is recorded where it belongs; a torque is recorded in the panel below. */
+function Elsewhere({ step, jobId }: { readonly step: PlanStep; readonly jobId: string }) {
+  const [stage, words] = WHERE[step.kind] ?? [];
+  if (stage === undefined) return null;
+  return (
+    <Line>
+      <Link to={`/jobs/${jobId}/${stage}`}>{words}</Link>
+    </Line>
+  );
+}

@@ -1,0 +1,43 @@
+/** The plan of fitting of a job as it stands, with what its parts are called. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
+import type { FitPlanDocument, PlanScope, PlanState } from '@zephyrcombe/core/plan';
+import { planOf, stateAfter } from '@zephyrcombe/core/plan';
+import { factOf, factsOfKind } from './facts.ts';
+import { holdsOf } from './holds.ts';
+import { planScopeOf } from './scopeOf.ts';
+
+export interface FitPlan {
+  readonly scope: PlanScope;
+  readonly plan: FitPlanDocument;
+  readonly state: PlanState;
+}
+
+/** Worked out once for each reply: every row of a page asks for it. */
+const known = new WeakMap<JobDetail, FitPlan>();
+
+export function fitPlanOf(detail: JobDetail): FitPlan {
+  const kept = known.get(detail);
+  if (kept) return kept;
+  const scope = planScopeOf(detail);
+  const made = { scope, plan: planOf(scope), state: stateAfter(scope) };
+  known.set(detail, made);
+  return made;
+}
+
+export type NameOf = (id: string) => string;
+
+/** Names of joints, lines, reservoirs, nipples, circuits, and of what holds, lies along or covers a line. */
+export function fitNames(detail: JobDetail): NameOf {
+  const { joints, hoses, components } = partsOf(detail);
+  const named = [
+    ...joints,
+    ...hoses,
+    ...components,
+    ...detail.circuits.map(({ circuit }) => circuit),
+    ...hoses.flatMap(({ id }) => [...holdsOf(detail, id), ...(factOf(detail, 'leads', id) ?? [])]),
+    ...[...factsOfKind(detail, 'cover')].flatMap(([id, cover]) => (cover ? [{ id, name: cover.name }] : [])),
+  ];
+  const names = new Map(named.map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? 'a part that is gone';
+}
