@@ -30,8 +30,13 @@ export { ConfirmationSchema, MISDELIVERIES, ParcelSchema, QuoteSchema } from './
 export { billOfJob } from './specify/bill.ts';
 export { builtScene } from './specify/builtScene.ts';
 export type { AbandonRefusal, Opening } from './specify/opened.ts';
-export { openingOf, refuseAbandon, TELLS_OF_OPENING, stepOfOpening,
-  ticksOfOpening } from './specify/opened.ts';
+export {
+  openingOf,
+  refuseAbandon,
+  TELLS_OF_OPENING,
+  stepOfOpening,
+  ticksOfOpening,
+} from './specify/opened.ts';
 export type { Parts } from './specify/partsOfJob.ts';
 export {
   circuitNames,

@@ -359,9 +359,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   strictestInterval: [() => [interval, { intervalMonths: 12, intervalDistance_m: 2e7 }]],
   judgeClocking: [() => [banjo, threaded, 0.5]],
   judgeTorqueAttempt: [
-    () => [
-      { seal: 'banjo', eyes: 1, freshWashers: 2, reading_Nm: 20, range, wrenchMaximum_Nm: 60 },
-    ],
+    () => [{ seal: 'banjo', eyes: 1, freshWashers: 2, reading_Nm: 20, range, wrenchMaximum_Nm: 60 }],
   ],
   minorDiameter_m: [() => [0.01, 0.001]],
   profile: [() => [0.01, 0.001, 5]],
