@@ -61,7 +61,7 @@ const tooSmall = (page: Page): Promise<string[]> =>
 
 test('links and buttons meet a thumb: 44 px', async ({ page, own }) => {
   const job = await openOutfit(page, own);
-  const stages = [...STAGES, 'order', 'log', 'handover-sheet'].map((stage) => `${job}/${stage}`);
+  const stages = [...STAGES, 'order', 'log', 'fit-plan', 'handover-sheet'].map((stage) => `${job}/${stage}`);
   const bench = ['', '/vehicles', '/bench', '/bench/route', '/bench/joint', '/bench/hard-line', '/shop'];
   for (const address of [...stages, ...bench.map((path) => `${own.address}${path}`)]) {
     await page.goto(address);

@@ -37,7 +37,10 @@ test('pictures of every main view', async ({ page, own }) => {
   await page.getByLabel('Torque reached').fill('19.6 N·m');
   await take(page, 'fit');
   await page.emulateMedia({ colorScheme: 'dark' });
-  await take(page, 'fit-night');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${own.address}/jobs/${idOf('Front hose round')}/fit`);
+  await take(page, 'fit-phone');
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ colorScheme: 'light' });
 
   await page.goto(`${petrelle}/bleed`);

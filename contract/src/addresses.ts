@@ -57,6 +57,7 @@ export const ADDRESSES = {
   strikeFinding: { method: 'POST', path: '/api/jobs/:jobId/findings/:findingId/strike' },
   setScope: { method: 'PUT', path: '/api/jobs/:jobId/scope' },
   chooseLayout: { method: 'POST', path: '/api/jobs/:jobId/layout' },
+  getFitPlan: { method: 'GET', path: '/api/jobs/:jobId/fit-plan' },
   recordByFeel: { method: 'POST', path: '/api/jobs/:jobId/by-feel' },
   takeFitSteps: { method: 'POST', path: '/api/jobs/:jobId/fit-steps' },
   undoFitStep: { method: 'DELETE', path: '/api/jobs/:jobId/fit-steps/:stepId' },

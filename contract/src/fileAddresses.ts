@@ -9,6 +9,9 @@ export type OrderFile = (typeof ORDER_FILES)[number];
 export const orderAddress = (jobId: string, file: OrderFile, hoseId?: string): string =>
   `${addressOf('getOrderFile', { jobId, file })}${hoseId ? `?hose=${hoseId}` : ''}`;
 
+/** A plan of fitting, to keep. */
+export const fitPlanAddress = (jobId: string): string => addressOf('getFitPlan', { jobId });
+
 export const labelAddress = (jobId: string, hoseId: string, file: (typeof LABEL_FILES)[number]): string =>
   addressOf('getLabelFile', { jobId, hoseId, file });
 

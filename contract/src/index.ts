@@ -172,6 +172,7 @@ export type { OrderFile } from './fileAddresses.ts';
 export {
   drawingAddress,
   LABEL_FILES,
+  fitPlanAddress,
   labelAddress,
   ORDER_FILES,
   orderAddress,

@@ -83,6 +83,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   strikeFinding: 'work',
   setScope: 'work',
   chooseLayout: 'work',
+  getFitPlan: 'read',
   recordByFeel: 'work',
   takeFitSteps: 'work',
   undoFitStep: 'work',

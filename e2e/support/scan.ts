@@ -72,9 +72,18 @@ async function pagesOf(own: Zephyrcombe, screen: keyof typeof SCREENS): Promise<
     ...finished
       .filter(here)
       .flatMap((job) =>
-        ['measure', 'specify', 'fit', 'bleed', 'hand-over', 'order', 'kit', 'handover-sheet', 'log'].map(
-          (part) => `/jobs/${job.id}/${part}`,
-        ),
+        [
+          'measure',
+          'specify',
+          'fit',
+          'bleed',
+          'hand-over',
+          'order',
+          'kit',
+          'fit-plan',
+          'handover-sheet',
+          'log',
+        ].map((part) => `/jobs/${job.id}/${part}`),
       ),
   ];
 }

@@ -40,7 +40,7 @@ const TITLES: { readonly [Kind in StepKind]: (step: OfKind<Kind>, name: Name) =>
   countCaps: () => 'Count the caps: none is left inside',
   soak: ({ joint }, name) => `Put penetrating oil on the outside of ${the(name(joint))}`,
   clean: ({ joint }, name) => `Clean round ${the(name(joint))}`,
-  crack: ({ joint }, name) => `Crack ${the(name(joint))} loose`,
+  crack: ({ joint }, name) => `Crack ${the(name(joint))}, a quarter turn`,
   mark: ({ joint }, name) => `Mark ${the(name(joint))} across bolt and eye`,
   leakCheck: ({ joint }, name) => `Wipe ${the(name(joint))} and see it stay dry`,
   open: ({ joint, by }, name) =>
@@ -126,7 +126,7 @@ export const stepDone = ({ kind }: Pick<PlanStep, 'kind'>): string => DONE[kind]
 export function stepHow(step: PlanStep): string | null {
   switch (step.kind) {
     case 'crack':
-      return 'A quarter turn, no more. Flare-nut wrench on a tube nut, and a second wrench on the hose hexagon, so that no pipe twists.';
+      return 'No more than that. Flare-nut wrench on a tube nut, and a second wrench on the hose hexagon, so that no pipe twists.';
     case 'open':
       if (step.by === 'cut')
         return 'Cut it straight, close behind the nut. The pipe is flared anew before it is joined.';

@@ -33,6 +33,7 @@ export {
   TRIAL_WASHER_NAMES,
 } from './fitting.ts';
 export { fieldText } from './fields.ts';
+export { lowerFirst } from './lowerFirst.ts';
 export type { Writer } from './writer.ts';
 export { createWriter, writeDate } from './writer.ts';
 export type { FurtherText } from './threads.ts';

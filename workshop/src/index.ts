@@ -28,6 +28,8 @@ export { fitStepGate, isGoingBack, isRecordedElsewhere, tightenGate } from './fi
 export type { NamedStep } from './fitting/namedStep.ts';
 export { idsIn, named } from './fitting/namedStep.ts';
 export { assumedHolds, holdsOf } from './fitting/holds.ts';
+export type { FitTools } from './fitting/tools.ts';
+export { fitTimes, fitTools } from './fitting/tools.ts';
 export type { Gate, StandingCaution } from './gates/standing.ts';
 export { leftOn, standingCautions } from './gates/standing.ts';
 export type { Progress } from './stages/stages.ts';

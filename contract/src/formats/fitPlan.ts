@@ -192,7 +192,10 @@ function namedIn(scope: Scope): readonly Naming[] {
 }
 
 const Rule = z.enum(Object.keys(RULES) as [RuleId, ...RuleId[]]);
-const because = z.array(z.object({ rule: Rule, after: z.string() })).optional();
+const because = z
+  .array(z.object({ rule: Rule, after: z.string() }))
+  .readonly()
+  .optional();
 
 export const FitPlanDocumentSchema = z.object({
   format: z.literal(FIT_PLAN_FORMAT),
@@ -203,10 +206,14 @@ export const FitPlanDocumentSchema = z.object({
     trialWashers: z.enum(['on', 'off']),
     seizedWay: z.record(PartId, z.enum(SEIZED_WAYS)),
   }),
-  steps: z.array(z.intersection(PlanStepSchema, z.object({ id: z.string(), because }))),
-  setAside: z.array(z.object({ rule: Rule, subject: z.string() })),
+  steps: z.array(z.intersection(PlanStepSchema, z.object({ id: z.string(), because }))).readonly(),
+  setAside: z.array(z.object({ rule: Rule, subject: z.string() })).readonly(),
   totals: z.object({ washers: z.int().min(0), capsPeak: z.int().min(0) }),
   infeasible: z
-    .object({ rules: z.array(Rule), demands: z.array(z.string()), subjects: z.array(z.string()) })
+    .object({
+      rules: z.array(Rule).readonly(),
+      demands: z.array(z.string()).readonly(),
+      subjects: z.array(z.string()).readonly(),
+    })
     .optional(),
 }) satisfies z.ZodType<FitPlanDocument>;

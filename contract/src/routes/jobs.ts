@@ -18,6 +18,7 @@ import {
   TorqueRecordSchema,
   JobJointSchema,
 } from '../entities/job.ts';
+import { FitPlanDocumentSchema } from '../formats/fitPlan.ts';
 import { MISDELIVERIES } from '../formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from '../entities/hoseBuild.ts';
 import { SeenSchema } from '../entities/approval.ts';
@@ -397,7 +398,8 @@ export const JOB_ROUTES = {
       steps: z
         .array(FitStepSchema.pick({ id: true, step: true }))
         .min(1)
-        .max(200),
+        .max(200)
+        .refine((steps) => namedOnce(steps.map(({ id }) => id)), 'names a step twice'),
       overrides: Overrides,
     }),
     reply: JobChangeSchema,
@@ -434,6 +436,12 @@ export const JOB_ROUTES = {
       overrides: Overrides,
     }),
     reply: JobChangeSchema,
+  }),
+  getFitPlan: route({
+    ...ADDRESSES.getFitPlan,
+    summary: 'What is left to do at the vehicle, as a plan of fitting: docs/formats/fit-plan.md',
+    params: JobParams,
+    reply: FitPlanDocumentSchema,
   }),
   recordByFeel: route({
     ...ADDRESSES.recordByFeel,

@@ -112,18 +112,22 @@ export async function fitThrough(
   wrenchId: string,
   over: object = {},
 ): Promise<void> {
+  let detail = await jobOf(server, jobId);
   const good = (reply: Reply): void => {
     if (reply.statusCode !== 200) throw new Error(reply.body);
+    detail = reply.json();
   };
   for (;;) {
-    const detail = await jobOf(server, jobId);
     const { steps } = fitPlanOf(detail).plan;
     const [next] = steps;
     if (!next || AFTER.has(next.kind)) return;
     if (!isRecordedElsewhere(next)) {
       const { state } = fitPlanOf(detail);
       for (const { jointId } of detail.joints)
-        if (state.joints.get(jointId)?.phase === 'open') await seeWhatIsAssumed(server, jobId, jointId);
+        if (state.joints.get(jointId)?.phase === 'open') {
+          const seen = await seeWhatIsAssumed(server, detail, jointId);
+          if (seen) good(seen);
+        }
       // What stands open is looked into before its cap comes off.
       const isJoin = next.kind === 'uncap' || next.kind === 'join';
       const end = steps.findIndex(
@@ -155,13 +159,12 @@ export async function fitThrough(
   }
 }
 
-async function seeWhatIsAssumed(server: Server, jobId: string, jointId: string): Promise<void> {
-  const detail = await jobOf(server, jobId);
+async function seeWhatIsAssumed(server: Server, detail: JobDetail, jointId: string): Promise<Reply | null> {
   const at = jointOfJob(detail, jointId);
-  if (!at || unseenOfJoint(at.joint, at.port).length === 0) return;
+  if (!at || unseenOfJoint(at.joint, at.port).length === 0) return null;
   const circuit = detail.circuits.find((one) => one.circuit.id === at.joint.circuitId)?.circuit;
   const { thread, gender, seat, depth_m } = at.port;
-  const reply = await server.ask('POST', `/api/jobs/${detail.job.id}/joints/${jointId}/seen`, {
+  return server.ask('POST', `/api/jobs/${detail.job.id}/joints/${jointId}/seen`, {
     version: circuit?.version,
     how: 'seen',
     thread,
@@ -170,5 +173,4 @@ async function seeWhatIsAssumed(server: Server, jobId: string, jointId: string):
     depth_m,
     eyeThickness_m: at.joint.eyeThickness_m,
   });
-  if (reply.statusCode !== 200) throw new Error(reply.body);
 }

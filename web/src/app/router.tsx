@@ -143,6 +143,13 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'jobs/:jobId/fit-plan',
+        handle: JOBS,
+        lazy: async () => ({
+          Component: (await import('../features/sheets/FitPlanSheetPage.tsx')).FitPlanSheetPage,
+        }),
+      },
+      {
         path: 'jobs/:jobId/handover-sheet',
         handle: JOBS,
         lazy: async () => ({

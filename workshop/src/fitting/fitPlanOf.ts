@@ -1,16 +1,18 @@
 /** The plan of fitting of a job as it stands, with what its parts are called. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
-import type { FitPlanDocument, PlanScope, PlanState } from '@zephyrcombe/core/plan';
-import { planOf, stateAfter } from '@zephyrcombe/core/plan';
+import type { Drafted, FitPlanDocument, PlanScope, PlanState } from '@zephyrcombe/core/plan';
+import { drafted, planFrom, stateAfter } from '@zephyrcombe/core/plan';
 import { factOf, factsOfKind } from './facts.ts';
 import { holdsOf } from './holds.ts';
 import { planScopeOf } from './scopeOf.ts';
 
 export interface FitPlan {
   readonly scope: PlanScope;
-  readonly plan: FitPlanDocument;
+  readonly draft: Drafted;
   readonly state: PlanState;
+  /** Written out when it is asked for: a step is judged by the draft. */
+  readonly plan: FitPlanDocument;
 }
 
 /** Worked out once for each reply: every row of a page asks for it. */
@@ -20,7 +22,17 @@ export function fitPlanOf(detail: JobDetail): FitPlan {
   const kept = known.get(detail);
   if (kept) return kept;
   const scope = planScopeOf(detail);
-  const made = { scope, plan: planOf(scope), state: stateAfter(scope) };
+  const draft = drafted(scope);
+  let written: FitPlanDocument | null = null;
+  const made: FitPlan = {
+    scope,
+    draft,
+    state: stateAfter(scope),
+    get plan() {
+      written ??= planFrom(scope, draft);
+      return written;
+    },
+  };
   known.set(detail, made);
   return made;
 }

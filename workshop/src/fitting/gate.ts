@@ -47,7 +47,7 @@ export const tightenGate = (detail: JobDetail, step: PlanStep): FitStepGate =>
   judgedGate(detail, step, fitNames(detail));
 
 function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepGate {
-  const judged = isGoingBack(detail, step) ? null : judgeFitStep(fitPlanOf(detail).scope, step);
+  const judged = isGoingBack(detail, step) ? null : judgeFitStep(fitPlanOf(detail).draft, step);
   const about = subjectOf(detail, step);
   const joined = joinedBy(detail, step);
   return {

@@ -1,6 +1,7 @@
 /** What holds a hose: as somebody said it, or as its build and the part at its end have it. */
 import type { Hold, JobDetail } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, partsOf } from '@zephyrcombe/contract';
+import { hoseOfJob, partsOf } from '@zephyrcombe/contract';
+import { buildOfHose } from './builds.ts';
 import { factOf } from './facts.ts';
 
 const END_NAMES = {
@@ -18,7 +19,8 @@ export function assumedHolds(detail: JobDetail, lineId: string): readonly Hold[]
   const own = hoseOfJob(detail, lineId);
   if (!own) return [];
   const { components } = partsOf(detail);
-  const build = buildOf(own);
+  const build = buildOfHose(detail, lineId);
+  if (!build) return [];
   const atEnd = (at: 'A' | 'B'): Hold[] => {
     const fitting = at === 'A' ? build.endA : build.endB;
     const joint = at === 'A' ? own.a?.joint : own.b?.joint;

@@ -1,6 +1,6 @@
 /** A job as the planner of fitting takes it. */
 import type { Circuit, Component, Hose, JobDetail, Joint, Port } from '@zephyrcombe/contract';
-import { buildOf, hoseOfJob, movementOfHose, partsOf, proofCautions, torqueOf } from '@zephyrcombe/contract';
+import { hoseOfJob, movementOfHose, partsOf, proofCautions, torqueOf } from '@zephyrcombe/contract';
 import type { EndKind } from '@zephyrcombe/core';
 import { distancesFromMaster, endOn, endsFor, eyesOn, posesFor, USUAL_HEIGHT_m } from '@zephyrcombe/core';
 import type { PlanJoint, PlanLine, PlanLineEnd, PlanScope, PlanStep } from '@zephyrcombe/core/plan';
@@ -9,6 +9,7 @@ import { isLineMade } from '../approvals/line.ts';
 import { proofStanding } from '../approvals/proof.ts';
 import { reservoirsOf } from '../gates/reservoir.ts';
 import { isDry, isNippleClear } from '../stages/stages.ts';
+import { buildOfHose } from './builds.ts';
 import { factOf, factsOfKind } from './facts.ts';
 import { holdsOf } from './holds.ts';
 
@@ -91,8 +92,13 @@ function linesOf(detail: JobDetail, circuits: readonly Circuit[]): readonly Plan
         ...whole,
         action: isBack(line.id) ? 'backOut' : 'replace',
         poses: posesFor(movementOfHose(detail, line.id)).filter((pose) => pose !== 'straightAhead'),
-        selfMade: buildOf(own).madeHere,
-        proofTested: proofCautions(own.hose).length === 0 && proofStanding(own).state !== 'passed',
+        // Asked only of one that was made here: its build is looked at for it.
+        ...(buildOfHose(detail, line.id)?.madeHere === true
+          ? {
+              selfMade: true,
+              proofTested: proofCautions(own.hose).length === 0 && proofStanding(own).state !== 'passed',
+            }
+          : {}),
         ...(turned ? { turnEnd: turned } : {}),
       };
     }
@@ -178,8 +184,12 @@ function planJoint(detail: JobDetail, circuit: Circuit, joint: Joint, fromMaster
 
 /** The steps that stand; and what the stages before and after it know better than a step. */
 function doneSteps(detail: JobDetail): readonly PlanStep[] {
+  const offered = new Set(
+    detail.fitSteps.flatMap(({ step }) => (step.kind === 'offerUp' ? [step.line] : [])),
+  );
   const stale = new Set(
     detail.hoses.flatMap(({ hoseId }) => {
+      if (!offered.has(hoseId)) return [];
       const own = hoseOfJob(detail, hoseId);
       return own && !wasOfferedUp(own) ? [hoseId] : [];
     }),

@@ -1,10 +1,9 @@
 /** What stands against taking a step now: what a person may pass with a reason, and what nobody may. */
 import type { Caution } from '../../mistakes/caution.ts';
 import type { StepVerdict, Wait } from './judgeStep.ts';
-import { judgeStep } from './judgeStep.ts';
-import type { Infeasible } from './plan.ts';
+import { judgeDrafted } from './judgeStep.ts';
+import type { Drafted, Infeasible } from './plan.ts';
 import type { RuleId } from './rules.ts';
-import type { PlanScope } from './scope.ts';
 import type { PlanStep } from './steps.ts';
 
 export interface FitStepJudged {
@@ -39,9 +38,8 @@ const CAUTION_OF: Readonly<Partial<Record<RuleId, (before: PlanStep) => Caution>
 
 const isAnswerable = ({ rule }: Wait): boolean => rule !== null && CAUTION_OF[rule] !== undefined;
 
-export function judgeFitStep(scope: PlanScope, step: PlanStep): FitStepJudged {
-  return judgedAs(judgeStep(scope, step), step);
-}
+export const judgeFitStep = (draft: Drafted, step: PlanStep): FitStepJudged =>
+  judgedAs(judgeDrafted(draft, step), step);
 
 function judgedAs(verdict: StepVerdict, step: PlanStep): FitStepJudged {
   if (verdict.kind === 'impossible') return { ...NOTHING, impossible: verdict.infeasible };

@@ -1,6 +1,8 @@
 /** The plan of fitting: from a scope to a complete order of taking off and putting on. */
-export type { Because, FitPlanDocument, Infeasible, PlannedStep } from './plan.ts';
-export { FIT_PLAN_FORMAT, FIT_PLAN_SCHEMA_VERSION, planOf } from './plan.ts';
+export type { Because, Drafted, FitPlanDocument, Infeasible, PlannedStep } from './plan.ts';
+export { drafted, FIT_PLAN_FORMAT, FIT_PLAN_SCHEMA_VERSION, planFrom, planOf } from './plan.ts';
+export type { LearntTime, StepTime, TotalTime } from './estimate.ts';
+export { learntTime, SOAK_s, totalTime, USUAL_TIME_s } from './estimate.ts';
 export type { FitStepJudged } from './fitStepCautions.ts';
 export { judgeFitStep } from './fitStepCautions.ts';
 export type { PassedOver, StepVerdict, Wait } from './judgeStep.ts';

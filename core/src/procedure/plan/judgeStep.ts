@@ -29,8 +29,10 @@ export type StepVerdict =
   | { readonly kind: 'impossible'; readonly infeasible: Infeasible };
 
 /** Geometry, stops and what was demanded keep a step waiting; practices do not, and are told. */
-export function judgeStep(scope: PlanScope, step: PlanStep): StepVerdict {
-  const draft = drafted(scope);
+export const judgeStep = (scope: PlanScope, step: PlanStep): StepVerdict =>
+  judgeDrafted(drafted(scope), step);
+
+export function judgeDrafted(draft: Drafted, step: PlanStep): StepVerdict {
   if (!draft.ok) return { kind: 'impossible', infeasible: draft.infeasible };
   const key = stepKey(step);
   for (const block of draft.graph.blocks) {

@@ -86,8 +86,10 @@ export function drafted(scope: PlanScope): Drafted {
   };
 }
 
-export function planOf(scope: PlanScope): FitPlanDocument {
-  const draft = drafted(scope);
+export const planOf = (scope: PlanScope): FitPlanDocument => planFrom(scope, drafted(scope));
+
+/** The plan of a draft that is at hand. */
+export function planFrom(scope: PlanScope, draft: Drafted): FitPlanDocument {
   if (!draft.ok) return document(scope, draft.work, { infeasible: draft.infeasible });
   const { work, graph, ordered } = draft;
   return document(scope, work, {

@@ -41,6 +41,7 @@ export async function takeFitSteps(action: JobAction, body: ParsedBody<'takeFitS
     taken.push({ id, step });
   }
   if (taken.length === 0) return;
+  await writeRows(action, taken);
   await writeCaps({ job: action.job, detail: action.detail, models, transaction }, taken);
   await writeEffects(action, detail);
 }
@@ -48,7 +49,9 @@ export async function takeFitSteps(action: JobAction, body: ParsedBody<'takeFitS
 /** A step that is part of a record: of a torque, that it is tight. Judged by who records it. */
 export async function takeRecordedSteps(action: JobAction, steps: readonly PlanStep[]): Promise<void> {
   let { detail } = action;
-  for (const step of steps) detail = await row(action, detail, { id: randomUUID(), step });
+  const taken = steps.map((step) => ({ id: randomUUID(), step }));
+  for (const one of taken) detail = withStep(action, detail, one);
+  if (taken.length > 0) await writeRows(action, taken);
   await writeEffects(action, detail);
 }
 
@@ -64,14 +67,27 @@ async function isTaken(
   return true;
 }
 
-async function row(action: JobAction, detail: JobDetail, { id, step }: Taken): Promise<JobDetail> {
-  const { models, transaction, person, now } = action;
-  const own = { id, step, at: now, by: person.name };
-  await models.FitStep.create(
-    { ...own, jobId: detail.job.id, undoesId: null, receivedAt: now, byId: person.id },
+/** The job with a step more in it. */
+const withStep = ({ now, person }: JobAction, detail: JobDetail, taken: Taken): JobDetail => ({
+  ...detail,
+  fitSteps: [...detail.fitSteps, { ...taken, at: now.toISOString(), by: person.name }],
+});
+
+/** In the order in which they were taken: the database numbers them. */
+async function writeRows(action: JobAction, taken: readonly Taken[]): Promise<void> {
+  const { models, transaction, person, now, detail } = action;
+  await models.FitStep.bulkCreate(
+    taken.map((one) => ({
+      ...one,
+      jobId: detail.job.id,
+      undoesId: null,
+      at: now,
+      receivedAt: now,
+      by: person.name,
+      byId: person.id,
+    })),
     { transaction },
   );
-  return { ...detail, fitSteps: [...detail.fitSteps, { ...own, at: now.toISOString() }] };
 }
 
 async function written(
@@ -82,7 +98,7 @@ async function written(
   passedOver: readonly string[],
   overrides: ParsedBody<'takeFitSteps'>['overrides'],
 ): Promise<JobDetail> {
-  const after = await row(action, detail, taken);
+  const after = withStep(action, detail, taken);
   const stood = new Set(cautions.map(({ id }) => id));
   const own = overrides.filter(({ caution }) => stood.has(caution));
   await action.log('fitStepTaken', {

@@ -1,17 +1,21 @@
 import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
 import { partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
-import { factsOfKind } from '@zephyrcombe/workshop';
+import { factsOfKind, fitPlanOf } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
+import { loadJobDetail } from '../jobs/job.repository.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 import { takeFitSteps, undoFitStep } from './fitSteps.ts';
 
 export function fittingHandlers(
   dependencies: Dependencies,
-): Pick<Handlers, 'takeFitSteps' | 'undoFitStep' | 'sayFitFact'> {
+): Pick<Handlers, 'getFitPlan' | 'takeFitSteps' | 'undoFitStep' | 'sayFitFact'> {
   return {
+    getFitPlan: async ({ params }) =>
+      fitPlanOf(await loadJobDetail(dependencies.database, params.jobId)).plan,
+
     takeFitSteps: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => takeFitSteps(action, body)),
 

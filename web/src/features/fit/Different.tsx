@@ -6,8 +6,7 @@ import { ACCESS_NAMES, SEIZED_WAY_NAMES } from '@zephyrcombe/messages';
 import { factOf, fitNames, fitPlanOf } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useJobAction } from '../../api/queries.ts';
-import { SaveProblem } from '../../api/SaveProblem.tsx';
+import type { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
@@ -44,7 +43,13 @@ function aboutOf(
   };
 }
 
-export function Different({ step }: { readonly step: PlanStep }) {
+interface DifferentProps {
+  readonly step: PlanStep;
+  /** Kept by the page: the step may be another one once it is said. */
+  readonly say: ReturnType<typeof useJobAction<'sayFitFact'>>;
+}
+
+export function Different({ step, say }: DifferentProps) {
   const detail = useJob();
   const [isOpen, setOpen] = useState(false);
   return (
@@ -58,22 +63,32 @@ export function Different({ step }: { readonly step: PlanStep }) {
         Something is different
       </PlainButton>
       <Dialog title="What is different?" isOpen={isOpen} onClose={() => setOpen(false)}>
-        {isOpen ? <Met step={step} onSaid={() => setOpen(false)} /> : null}
+        {isOpen ? (
+          <Met
+            step={step}
+            send={(said) => {
+              setOpen(false);
+              say.mutate({ params: { jobId: detail.job.id }, body: { id: newId(), said } });
+            }}
+          />
+        ) : null}
       </Dialog>
     </div>
   );
 }
 
-function Met({ step, onSaid }: { readonly step: PlanStep; readonly onSaid: () => void }) {
+type Send = (said: FitFactSaid) => void;
+
+function Met({ step, send }: { readonly step: PlanStep; readonly send: Send }) {
   const detail = useJob();
   const { joints, lines } = aboutOf(detail, step);
   return (
     <Stack $gap={18}>
       {joints.map((id) => (
-        <AtJoint key={id} jointId={id} onSaid={onSaid} />
+        <AtJoint key={id} jointId={id} send={send} />
       ))}
       {lines.map((id) => (
-        <OfLine key={id} lineId={id} onSaid={onSaid} />
+        <OfLine key={id} lineId={id} send={send} />
       ))}
       {joints.length + lines.length === 0 ? (
         <Fine>This step is about no single joint or line: choose one in the plan.</Fine>
@@ -82,18 +97,8 @@ function Met({ step, onSaid }: { readonly step: PlanStep; readonly onSaid: () =>
   );
 }
 
-function useSay(onSaid: () => void) {
-  const { job } = useJob();
-  const say = useJobAction('sayFitFact', job.id, onSaid);
-  return {
-    say,
-    send: (said: FitFactSaid) => say.mutate({ params: { jobId: job.id }, body: { id: newId(), said } }),
-  };
-}
-
-function AtJoint({ jointId, onSaid }: { readonly jointId: string; readonly onSaid: () => void }) {
+function AtJoint({ jointId, send }: { readonly jointId: string; readonly send: Send }) {
   const detail = useJob();
-  const { say, send } = useSay(onSaid);
   const name = fitNames(detail)(jointId);
   const { plan, scope } = fitPlanOf(detail);
   const joint = scope.joints.find(({ id }) => id === jointId);
@@ -151,14 +156,12 @@ function AtJoint({ jointId, onSaid }: { readonly jointId: string; readonly onSai
           </Link>
         </Line>
       </Stack>
-      <SaveProblem save={say} />
     </div>
   );
 }
 
-function OfLine({ lineId, onSaid }: { readonly lineId: string; readonly onSaid: () => void }) {
+function OfLine({ lineId, send }: { readonly lineId: string; readonly send: Send }) {
   const detail = useJob();
-  const { say, send } = useSay(onSaid);
   const name = fitNames(detail)(lineId);
   const isBack = factOf(detail, 'backOut', lineId) === true;
   const isBroken = factOf(detail, 'oldBroken', lineId) === true;
@@ -188,7 +191,6 @@ function OfLine({ lineId, onSaid }: { readonly lineId: string; readonly onSaid: 
           </Link>
         </Line>
       </Stack>
-      <SaveProblem save={say} />
     </div>
   );
 }

@@ -9,6 +9,8 @@ import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { PHONE } from '../../design/tokens.ts';
@@ -24,6 +26,7 @@ import { CapsSheet } from './CapsSheet.tsx';
 import { PlanFacts } from './PlanFacts.tsx';
 import { PlanList } from './PlanList.tsx';
 import { StepNow } from './StepNow.tsx';
+import { ToLayOut } from './ToLayOut.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
 
 const Layout = styled(Columns)`
@@ -44,8 +47,15 @@ const TIGHTENS: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
 export function FitPage() {
   const detail = useJob();
   const { plan } = fitPlanOf(detail);
+  const undo = useJobAction('undoFitStep', detail.job.id);
+  const say = useJobAction('sayFitFact', detail.job.id);
   const [search, setSearch] = useSearchParams();
   const { jointId } = useSelection();
+  // A step that was chosen ahead is let go once it is taken.
+  const take = useJobAction('takeFitSteps', detail.job.id, ({ body }) => {
+    const last = body?.steps.at(-1);
+    if (last && stepKey(last.step) === search.get('step')) setSearch({}, { replace: true });
+  });
   // A joint that was tapped, not one that stands there by itself: its field comes into view.
   const [tapped, setTapped] = useState<string | null>(null);
   const next = plan.steps[0] ?? null;
@@ -87,6 +97,7 @@ export function FitPage() {
     <Layout $left="470px" $right="1fr">
       <Stack $gap={16}>
         {current ? <JointNow view={current} title={place(views, current)} /> : null}
+        <ToLayOut />
         <PlanFacts />
         {detail.hoses.length > 0 ? <CapsSheet /> : null}
         <ItemsSheet stage="fit" />
@@ -101,9 +112,14 @@ export function FitPage() {
             key={stepKey(step)}
             step={step}
             isChosen={chosen !== null && chosen !== next}
-            onDone={() => setSearch({}, { replace: true })}
+            take={take}
+            undo={undo}
+            say={say}
           />
         ) : null}
+        <SaveProblem save={take} />
+        <SaveProblem save={undo} />
+        <SaveProblem save={say} />
         {isPanelShown ? (
           <TorquePanel
             key={current.joint.id}

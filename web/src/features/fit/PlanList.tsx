@@ -11,9 +11,10 @@ import {
 } from '@zephyrcombe/messages';
 import { fitNames, fitPlanOf } from '@zephyrcombe/workshop';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import styled from 'styled-components';
 import { TextButton } from '../../design/Button.tsx';
-import { Fine, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { Fine, Line, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { SIZE, colour } from '../../design/tokens.ts';
 import { useJob } from '../job/JobContext.ts';
@@ -98,6 +99,9 @@ export function PlanList({ current, onChoose }: PlanListProps) {
       {plan.steps.length > shown.length ? (
         <TextButton onPress={() => setAll(true)}>all {plan.steps.length} steps that are left</TextButton>
       ) : null}
+      <Line>
+        <Link to={`/jobs/${detail.job.id}/fit-plan`}>The plan to print, with its reasons</Link>
+      </Line>
       <Done />
       {plan.setAside.length > 0 ? (
         <Fine style={{ marginTop: 8 }}>

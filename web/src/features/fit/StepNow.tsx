@@ -4,12 +4,12 @@ import { isClosed } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep, stepKey } from '@zephyrcombe/core/plan';
 import { RULE_REASONS, stepDone, stepHow, stepTitle } from '@zephyrcombe/messages';
+import type { Obstacle } from '@zephyrcombe/workshop';
 import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere } from '@zephyrcombe/workshop';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { useJobAction } from '../../api/queries.ts';
-import { SaveProblem } from '../../api/SaveProblem.tsx';
+import type { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
 import { useLatest } from '../../app/useLatest.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -43,11 +43,10 @@ const Main = styled.div`
   display: grid;
   grid-template-columns: 92px 1fr;
   gap: 10px;
-  > button,
-  > :first-child > button {
+  button {
     min-height: 76px;
   }
-  > button {
+  [data-testid='done'] {
     font-size: ${SIZE.title};
     touch-action: manipulation;
   }
@@ -57,14 +56,16 @@ interface StepNowProps {
   readonly step: PlanStep;
   /** Another one than the next: somebody chose it in the plan. */
   readonly isChosen: boolean;
-  readonly onDone: () => void;
+  /** Kept by the page: what was refused is still said when the step is shown again. */
+  readonly take: ReturnType<typeof useJobAction<'takeFitSteps'>>;
+  readonly undo: ReturnType<typeof useJobAction<'undoFitStep'>>;
+  readonly say: ReturnType<typeof useJobAction<'sayFitFact'>>;
 }
 
-export function StepNow({ step, isChosen, onDone }: StepNowProps) {
+export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
   const detail = useJob();
   const names = fitNames(detail);
   const { plan } = fitPlanOf(detail);
-  const take = useJobAction('takeFitSteps', detail.job.id);
   const title = stepTitle(step, names);
   const how = stepHow(step);
   const gate = fitStepGate(detail, step);
@@ -81,7 +82,6 @@ export function StepNow({ step, isChosen, onDone }: StepNowProps) {
       params: { jobId: detail.job.id },
       body: { steps: steps.map((one) => ({ id: newId(), step: plainStep(one) })), overrides: [] },
     });
-    onDone();
   };
   const because = isClosed(detail.job)
     ? CLOSED
@@ -116,8 +116,13 @@ export function StepNow({ step, isChosen, onDone }: StepNowProps) {
       </Head>
       {how === null ? null : <p>{how}</p>}
       <Why step={step} />
-      <Obstacles obstacles={gate.obstacles.filter(({ code }) => code !== 'fitRecordedElsewhere')} />
-      <Cautions cautions={gate.cautions} answering={take.error?.code === 'stop-not-answered'} />
+      {isChosen ? (
+        <Fine>{at === 1 ? 'One step comes' : `${at} steps come`} before it in the plan.</Fine>
+      ) : null}
+      <Obstacles obstacles={gate.obstacles.filter(({ code }) => isToldHere(code, isChosen))} />
+      {isChosen ? null : (
+        <Cautions cautions={gate.cautions} answering={take.error?.code === 'stop-not-answered'} />
+      )}
       {step.kind === 'photograph' ? (
         <Photos
           jobId={detail.job.id}
@@ -128,32 +133,26 @@ export function StepNow({ step, isChosen, onDone }: StepNowProps) {
           isDisabled={isClosed(detail.job)}
         />
       ) : null}
-      <SaveProblem save={take} />
       {isRecordedElsewhere(step) ? (
         <Stack $gap={10}>
           <Two>
-            <UndoStep />
-            <Different step={step} />
+            <UndoStep undo={undo} />
+            <Different step={step} say={say} />
           </Two>
           <Elsewhere step={step} jobId={detail.job.id} />
           {then ? <Fine>Then: {stepTitle(then, names).toLowerCase()}</Fine> : null}
         </Stack>
       ) : (
         <Hand>
-          <Different step={step} />
+          <Different step={step} say={say} />
           {isChosen && before !== null ? (
-            <PlainButton isPending={take.isPending} onPress={() => send([...before, step])}>
+            <PlainButton onPress={() => send([...before, step])}>
               All {before.length + 1} steps up to here are done
             </PlainButton>
           ) : null}
           <Main>
-            <UndoStep />
-            <PrimaryButton
-              data-testid="done"
-              because={because}
-              isPending={take.isPending}
-              onPress={() => send([step])}
-            >
+            <UndoStep undo={undo} />
+            <PrimaryButton data-testid="done" because={because} isQuiet onPress={() => send([step])}>
               {stepDone(step)}
             </PrimaryButton>
           </Main>
@@ -163,6 +162,10 @@ export function StepNow({ step, isChosen, onDone }: StepNowProps) {
     </Stack>
   );
 }
+
+/** Of a step that was chosen ahead the list says itself what comes before. */
+const isToldHere = (code: Obstacle['code'], isChosen: boolean): boolean =>
+  code !== 'fitRecordedElsewhere' && !(isChosen && code === 'fitWaits');
 
 /** The circuit it belongs to, where a job has several. */
 function whereIt(detail: JobDetail, step: PlanStep): string {
@@ -228,9 +231,8 @@ function Why({ step }: { readonly step: PlanStep }) {
 }
 
 /** Takes the last step back; one that has a record is corrected by its record. */
-function UndoStep() {
+function UndoStep({ undo }: Pick<StepNowProps, 'undo'>) {
   const detail = useJob();
-  const undo = useJobAction('undoFitStep', detail.job.id);
   const last = detail.fitSteps.at(-1);
   const because = isClosed(detail.job)
     ? CLOSED
@@ -250,7 +252,6 @@ function UndoStep() {
       >
         Undo
       </PlainButton>
-      <SaveProblem save={undo} />
     </div>
   );
 }

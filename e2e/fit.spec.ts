@@ -1,0 +1,107 @@
+/** Fitting at the vehicle: by thumb on a phone, by keys at the bench; a nut that turns its pipe, a step taken back. */
+import type { Page } from '@playwright/test';
+import { expect, signIn, test } from './support/zephyrcombe.ts';
+
+/** The hoses of a job measured and specified, as a book of before has it. */
+async function specified(own: { query: (sql: string) => Promise<unknown> }, title: string): Promise<void> {
+  const job = `(SELECT id FROM job WHERE title LIKE '${title}%')`;
+  await own.query(
+    `UPDATE job_hose SET order_m = COALESCE(order_m, 0.942), specified = 1, specification = NULL, lengthTaken = NULL
+      WHERE jobId IN ${job}`,
+  );
+  await own.query(`UPDATE job SET endsConfirmed = 1, revision = revision + 1 WHERE title LIKE '${title}%'`);
+}
+
+const heading = (page: Page) => page.getByTestId('step').getByRole('heading').first();
+
+/** Does the step that is shown, by its one button. */
+async function doStep(page: Page): Promise<string> {
+  const title = (await heading(page).textContent()) ?? '';
+  const written = page.waitForResponse((reply) => reply.url().endsWith('/fit-steps'));
+  await page.getByTestId('done').tap();
+  expect([title, (await written).status()]).toEqual([title, 200]);
+  await expect(heading(page)).not.toHaveText(title);
+  return title;
+}
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('from draining to the last mark, the next action is always under the thumb', async ({ page, own }) => {
+    await signIn(page, own);
+    await specified(own, 'Front hose round');
+    const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Front hose round%'`);
+    await page.goto(`${own.address}/jobs/${job?.id}/fit`);
+    const done: string[] = [];
+    const field = page.getByLabel('Torque reached');
+    while (!(await field.isVisible())) {
+      await expect(page.getByTestId('done')).toBeInViewport({ ratio: 1 });
+      done.push(await doStep(page));
+      // A joint that stands open is looked into where it was only assumed.
+      const seen = page.getByRole('button', { name: /^It is as it says|^As it was assumed/ });
+      if (await seen.isVisible()) await seen.tap();
+    }
+    expect(done[0]).toMatch(/^Photograph/);
+    expect(done).toContain('Suck the front reservoir empty');
+    expect(done.indexOf('Crack the front master, a quarter turn')).toBeLessThan(
+      done.indexOf('Open the front caliper'),
+    );
+    expect(done.at(-1)).toMatch(/^Look in every pose/);
+    for (const joint of ['front master', 'front caliper']) {
+      await expect(page.getByRole('heading', { name: `Torque, ${joint}` })).toBeVisible();
+      await field.fill('19.6 N·m');
+      await page.getByText('2 fresh washers fitted').tap();
+      await page.getByText('Witness mark across').tap();
+      const record = page.getByRole('button', { name: 'Record 19.6 N·m' });
+      await expect(record).toBeInViewport({ ratio: 1 });
+      await record.tap();
+      await expect(page.getByRole('heading', { name: /Recorded: 19\.6/ })).toBeVisible();
+      const next = page.getByRole('button', { name: /^Next: / });
+      if (await next.isVisible()) await next.tap();
+    }
+    await expect(page.getByRole('button', { name: 'Every joint torqued: go to Bleed' })).toBeVisible();
+  });
+});
+
+test('a nut that turns its pipe: said at the step, and the plan turns the hose; taken back, it is as it was', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await specified(own, 'Four corners');
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Four corners%'`);
+  await page.goto(`${own.address}/jobs/${job?.id}/fit`);
+  // A foot pedal, or a key.
+  const crack = /^Crack the bracket, .*, a quarter turn$/;
+  for (let step = 0; step < 40 && !crack.test((await heading(page).textContent()) ?? ''); step += 1) {
+    const before = (await heading(page).textContent()) ?? '';
+    const written = page.waitForResponse((reply) => reply.url().endsWith('/fit-steps'));
+    await page.keyboard.press('PageDown');
+    expect([before, (await written).status()]).toEqual([before, 200]);
+    await expect(heading(page)).not.toHaveText(before);
+  }
+  await expect(heading(page)).toHaveText(crack);
+  const at = ((await heading(page).textContent()) ?? '').replace(/^Crack the (.*), a quarter turn$/, '$1');
+  await page.getByRole('button', { name: 'Something is different' }).focus();
+  await page.keyboard.press('Enter');
+  const seized = page.getByRole('button', { name: 'Its nut is seized: it turns with its pipe' });
+  await seized.focus();
+  await page.keyboard.press('Enter');
+  await expect(seized).toBeHidden();
+  // Its far end first, and then the whole hose is turned off the nut.
+  const all = page.getByRole('button', { name: /^all \d+ steps that are left$/ });
+  if (await all.isVisible()) await all.click();
+  const steps = await page.getByRole('listitem').getByRole('button').allTextContents();
+  const turned = steps.findIndex((step) => step === `Turn the hose out of the ${at}`);
+  expect(turned).toBeGreaterThan(0);
+  expect(steps.findIndex((step) => /^Open the caliper/.test(step))).toBeLessThan(turned);
+  await page
+    .getByRole('listitem')
+    .getByRole('button', { name: `Turn the hose out of the ${at}` })
+    .click();
+  await page.getByRole('button', { name: 'Something is different' }).click();
+  await page.getByRole('button', { name: 'The nut turns by itself after all' }).first().click();
+  await expect(
+    page.getByRole('listitem').getByRole('button', { name: `Crack the ${at}, a quarter turn` }),
+  ).toBeVisible();
+});

@@ -1,0 +1,232 @@
+/** Steps of fitting through the API: sent twice, taken back, what is known for the next job, a joint without a figure, the plan as a file. */
+import { randomUUID } from 'node:crypto';
+import type { Circuit, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
+import { FitPlanDocumentSchema, hydraulicsOf } from '@zephyrcombe/contract';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
+import { demoId } from '../../demo/identity.ts';
+import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
+import { allSpecified } from '../../testing/specified.ts';
+import type { TestServer } from '../../testing/testServer.ts';
+import { problemOf, startTestServer } from '../../testing/testServer.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(() => server.close());
+
+type Reply = Awaited<ReturnType<TestServer['ask']>>;
+const good = (reply: Reply): Reply => {
+  if (reply.statusCode !== 200) throw new Error(reply.body);
+  return reply;
+};
+const WICK = demoId('wick');
+const FRONT = demoId('wick/front/circuit');
+const HOSE = demoId('wick/front/hose');
+
+async function job(): Promise<JobDetail> {
+  const id = randomUUID();
+  good(
+    await server.ask('POST', '/api/jobs', {
+      id,
+      vehicleId: WICK,
+      circuitIds: [FRONT],
+      title: 'Front hose',
+      reason: '',
+      hoseIds: [HOSE],
+    }),
+  );
+  return allSpecified(server, id);
+}
+const now = async ({ job: { id } }: JobDetail): Promise<JobDetail> =>
+  (await server.ask('GET', `/api/jobs/${id}`)).json();
+const post = (detail: JobDetail, path: string, body: object) =>
+  server.ask('POST', `/api/jobs/${detail.job.id}/${path}`, body);
+const say = (detail: JobDetail, kind: string, subjectId: string, value: unknown) =>
+  post(detail, 'fit-facts', { id: randomUUID(), said: { kind, subjectId, value } });
+const fields = (reply: Reply) => problemOf(reply).errors?.map(({ field }) => field);
+
+test('a step that is sent twice is one step; the id of another step is refused', async () => {
+  const detail = await job();
+  const id = randomUUID();
+  const step = { id, step: { kind: 'photograph', line: HOSE } };
+  for (let time = 0; time < 2; time += 1)
+    good(await post(detail, 'fit-steps', { steps: [step], overrides: [] }));
+  expect((await now(detail)).fitSteps).toMatchObject([step]);
+  const other = { id, step: { kind: 'coverPaint' } };
+  expect(problemOf(await post(detail, 'fit-steps', { steps: [other], overrides: [] })).code).toBe('id-taken');
+  // One that is wrong in the middle leaves nothing of the others.
+  const [first, wrong]: PlanStep[] = [{ kind: 'coverPaint' }, { kind: 'takeOff', line: HOSE, body: 'old' }];
+  expect(fields(await sendSteps(server, detail.job.id, [first as PlanStep, wrong as PlanStep]))).toContain(
+    'fitWaits.OF6',
+  );
+  expect((await now(detail)).fitSteps).toHaveLength(1);
+});
+
+test('steps are taken back from the last one on, with what followed from them; a torque is not', async () => {
+  const detail = await job();
+  good(await putTogether(server, detail.job.id));
+  const on = await now(detail);
+  expect(on.joints.map(({ handTight }) => handTight)).toEqual([true, true]);
+  expect(on.job.fitChecks).toEqual({ offeredUp: true, settle: true, lockToLock: true, droopAndBump: true });
+  const first = on.fitSteps[0];
+  expect(fields(await server.ask('DELETE', `/api/jobs/${on.job.id}/fit-steps/${first?.id}`))).toEqual([
+    'fitNotLast',
+  ]);
+  await takeBack(server, on.job.id);
+  const back = await now(detail);
+  expect(back.fitSteps).toEqual([]);
+  expect(back.joints.map(({ handTight }) => handTight)).toEqual([false, false]);
+  expect(back.job.fitChecks).toEqual({
+    offeredUp: false,
+    settle: false,
+    lockToLock: false,
+    droopAndBump: false,
+  });
+  expect(back.hoses[0]?.offeredUp).toBeNull();
+  // All of it stays in the log.
+  const { items } = (await server.ask('GET', `/api/jobs/${on.job.id}/log?limit=200`)).json<{
+    items: { kind: string; detail: { undo?: boolean } }[];
+  }>();
+  const told = items.filter(({ kind }) => kind === 'fitStepTaken');
+  expect(told.filter(({ detail: { undo } }) => undo).length).toBe(on.fitSteps.length);
+});
+
+test('what is known of the vehicle is known in its next job; what is chosen for one job is not', async () => {
+  const detail = await job();
+  const [joint] = detail.joints;
+  const jointId = joint?.jointId ?? '';
+  good(await say(detail, 'access', jointId, 3));
+  good(await say(detail, 'seized', jointId, true));
+  good(await say(detail, 'trialWashers', detail.job.id, 'on'));
+  const next = await job();
+  const known = next.fitFacts.map(({ said }) => said.kind);
+  expect(known).toEqual(['access']);
+  expect(fitPlanOf(next).scope.joints.find(({ id }) => id === jointId)).toMatchObject({
+    access: 3,
+    seized: false,
+  });
+  // About what is not there, or not of its kind, nothing is said.
+  expect(fields(await say(detail, 'access', HOSE, 1))).toEqual(['subjectId']);
+  expect(fields(await say(detail, 'holds', jointId, []))).toEqual(['subjectId']);
+  expect(fields(await say(detail, 'rhythm', randomUUID(), 'allOff'))).toEqual(['subjectId']);
+});
+
+test('a joint that is cracked again is not tight any more, and is tightened anew with new washers', async () => {
+  const detail = await job();
+  good(await putTogether(server, detail.job.id));
+  const [joint] = detail.joints;
+  const jointId = joint?.jointId ?? '';
+  const torque = () =>
+    post(detail, 'torque-records', {
+      id: randomUUID(),
+      jointId,
+      wrenchId: demoId('bench-25'),
+      torque_Nm: 19.6,
+      typed: '19.6 N·m',
+      freshWashers: 2,
+      witnessMark: true,
+    });
+  good(await torque());
+  expect(isTorqued(await now(detail), jointId)).toBe(true);
+  good(await sendSteps(server, detail.job.id, [{ kind: 'crack', joint: jointId }]));
+  const loose = await now(detail);
+  expect(isTorqued(loose, jointId)).toBe(false);
+  expect(loose.joints.find((one) => one.jointId === jointId)?.handTight).toBe(false);
+  expect(fields(await torque())).toEqual(['notHandTight']);
+  good(await putOn(server, detail.job.id, jointId));
+  good(await torque());
+  expect(isTorqued(await now(detail), jointId)).toBe(true);
+});
+
+describe('a joint without a figure', () => {
+  async function withoutFigure(source: string | null): Promise<void> {
+    const { circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
+    const circuit = circuits.find(({ id }) => id === FRONT) as Circuit;
+    const drawn = hydraulicsOf(circuit);
+    good(
+      await server.ask('PUT', `/api/vehicles/${WICK}/circuits/${FRONT}`, {
+        version: circuit.version,
+        hydraulics: {
+          ...drawn,
+          joints: drawn.joints.map((joint) => ({ ...joint, torque: { ...joint.torque, source } })),
+        },
+      }),
+    );
+  }
+  const byFeel = async (detail: JobDetail, over: object = {}) =>
+    post(detail, 'by-feel', {
+      id: randomUUID(),
+      jointId: detail.joints[0]?.jointId,
+      freshWashers: 2,
+      witnessMark: true,
+      because: 'Manual has none, the maker does not answer',
+      ...over,
+    });
+
+  test('is tightened by feel, and says who and why; the record has no number', async () => {
+    await withoutFigure(null);
+    const detail = await job();
+    good(await putTogether(server, detail.job.id));
+    expect(fields(await byFeel(detail, { because: '' }))).toEqual(['because']);
+    expect(problemOf(await byFeel(detail, { freshWashers: 0 })).cautions?.map(({ id }) => id)).toEqual([
+      'M57',
+    ]);
+    good(await byFeel(detail));
+    const after = await now(detail);
+    expect(after.torqueRecords).toMatchObject([
+      { verdict: 'byFeel', torque_Nm: null, wrenchId: null, typed: '' },
+    ]);
+    expect(isTorqued(after, detail.joints[0]?.jointId ?? '')).toBe(true);
+  });
+
+  test('that has one with its source is not: it is tightened to that', async () => {
+    const detail = await job();
+    good(await putTogether(server, detail.job.id));
+    expect(fields(await byFeel(detail))).toEqual(['jointId']);
+    // Nor before it is on.
+    const other = await job();
+    expect(fields(await byFeel(other))).toEqual(['notHandTight']);
+  });
+});
+
+test('the plan is told as a file that its schema knows; the last look and the caps are asked once', async () => {
+  const detail = await job();
+  const told = good(await server.ask('GET', `/api/jobs/${detail.job.id}/fit-plan`)).json<object>();
+  const plan = FitPlanDocumentSchema.parse(told);
+  expect(plan.steps[0]).toMatchObject({ id: 's1', kind: 'photograph' });
+  expect(plan.choices.kept).toBeDefined();
+  good(await putTogether(server, detail.job.id));
+  for (const { jointId } of detail.joints)
+    good(
+      await post(detail, 'torque-records', {
+        id: randomUUID(),
+        jointId,
+        wrenchId: demoId('bench-25'),
+        torque_Nm: 19.6,
+        typed: '19.6 N·m',
+        freshWashers: 2,
+        witnessMark: true,
+      }),
+    );
+  expect((await now(detail)).job.handoverChecks.plugsCounted).not.toBe(true);
+  good(await takeAll(server, detail.job.id, ['countCaps']));
+  expect((await now(detail)).job.handoverChecks.plugsCounted).toBe(true);
+});
+
+test('a clip that is loose and bodywork that is off hold the signature', async () => {
+  const detail = await job();
+  const cover = randomUUID();
+  good(await say(detail, 'cover', cover, { name: 'Tank', joints: [detail.joints[0]?.jointId] }));
+  good(await putTogether(server, detail.job.id));
+  const { items } = (await server.ask('GET', `/api/jobs/${detail.job.id}/log?limit=5`)).json<{
+    items: object[];
+  }>();
+  expect(items.length).toBeGreaterThan(0);
+  const left = fitPlanOf(await now(detail)).plan.steps.map(({ kind }) => kind);
+  expect(left).toContain('closeCover');
+  expect(fields(await sendSteps(server, detail.job.id, [{ kind: 'closeCover', cover }]))).toContain(
+    'fitWaits.PR8',
+  );
+});
