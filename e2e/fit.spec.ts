@@ -1,15 +1,32 @@
 /** Fitting at the vehicle: by thumb on a phone, by keys at the bench; a nut that turns its pipe, a step taken back. */
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
+import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
-/** The hoses of a job measured and specified, as a book of before has it. */
-async function specified(own: { query: (sql: string) => Promise<unknown> }, title: string): Promise<void> {
-  const job = `(SELECT id FROM job WHERE title LIKE '${title}%')`;
-  await own.query(
-    `UPDATE job_hose SET order_m = COALESCE(order_m, 0.942), specified = 1, specification = NULL, lengthTaken = NULL
-      WHERE jobId IN ${job}`,
+/** A job of its own on some hoses of a demo vehicle, measured and specified as a book of before has it: its address. */
+async function specified(page: Page, own: Zephyrcombe, vehicle: string, hose: string): Promise<string> {
+  const hoses = await own.query<{ id: string; vehicleId: string }>(
+    `SELECT hose.id, circuit.vehicleId FROM hose JOIN circuit ON circuit.id = hose.circuitId
+      JOIN vehicle ON vehicle.id = circuit.vehicleId
+      WHERE vehicle.name LIKE '${vehicle}%' AND hose.kind = 'hose' AND hose.name LIKE '${hose}%' AND hose.retired = 0`,
   );
-  await own.query(`UPDATE job SET endsConfirmed = 1, revision = revision + 1 WHERE title LIKE '${title}%'`);
+  const job = {
+    id: randomUUID(),
+    vehicleId: hoses[0]?.vehicleId,
+    title: `Fitted by a test: ${hose}`,
+    reason: '',
+    circuitIds: [],
+    hoseIds: hoses.map(({ id }) => id),
+  };
+  const status = await page.evaluate(async (body) => {
+    const headers = { 'content-type': 'application/json' };
+    return (await fetch('/api/jobs', { method: 'POST', headers, body: JSON.stringify(body) })).status;
+  }, job);
+  expect(status).toBe(200);
+  await own.query(`UPDATE job_hose SET order_m = 0.942, specified = 1 WHERE jobId = '${job.id}'`);
+  await own.query(`UPDATE job SET endsConfirmed = 1, revision = revision + 1 WHERE id = '${job.id}'`);
+  return `${own.address}/jobs/${job.id}/fit`;
 }
 
 const heading = (page: Page) => page.getByTestId('step').getByRole('heading').first();
@@ -29,9 +46,7 @@ test.describe('on a phone', () => {
 
   test('from draining to the last mark, the next action is always under the thumb', async ({ page, own }) => {
     await signIn(page, own);
-    await specified(own, 'Front hose round');
-    const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Front hose round%'`);
-    await page.goto(`${own.address}/jobs/${job?.id}/fit`);
+    await page.goto(await specified(page, own, 'Wick', 'Front hose'));
     const done: string[] = [];
     const field = page.getByLabel('Torque reached');
     while (!(await field.isVisible())) {
@@ -68,9 +83,7 @@ test('a nut that turns its pipe: said at the step, and the plan turns the hose; 
   own,
 }) => {
   await signIn(page, own);
-  await specified(own, 'Four corners');
-  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Four corners%'`);
-  await page.goto(`${own.address}/jobs/${job?.id}/fit`);
+  await page.goto(await specified(page, own, 'Tollan', 'Hose, front'));
   // A foot pedal, or a key.
   const crack = /^Crack the bracket, .*, a quarter turn$/;
   for (let step = 0; step < 40 && !crack.test((await heading(page).textContent()) ?? ''); step += 1) {
