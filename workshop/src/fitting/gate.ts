@@ -59,9 +59,10 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
       ...(step.kind === 'route' ? lineGate(detail, step.line) : []),
     ],
     cautions: [
-      ...(judged?.cautions ?? []).map((caution) =>
-        about === null ? caution : { ...caution, subject: about },
-      ),
+      ...(judged?.cautions ?? []).map((caution) => {
+        const subject = caution.subject === undefined ? about : nameOf(caution.subject);
+        return subject === null ? caution : { ...caution, subject };
+      }),
       ...(step.kind === 'join' ? refitCautions(detail, step.joint) : []),
       ...(step.kind === 'countCaps' ? capsOfJob(detail) : []),
     ],
@@ -72,7 +73,9 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
 /** Nobody opens a brake for a hose that is not measured and specified as it is now. */
 function openingObstacles(detail: JobDetail, step: PlanStep): readonly Obstacle[] {
   if (!stepOfOpening(step) || step.kind === 'takeOff') return [];
-  const { scope } = fitPlanOf(detail);
+  const { scope, state } = fitPlanOf(detail);
+  // A joint that was opened already is opened again to put things right.
+  if ('joint' in step && state.joints.get(step.joint)?.touched) return [];
   const joints = scope.joints.filter(({ id, circuit }) =>
     'joint' in step
       ? id === step.joint

@@ -6,14 +6,20 @@ import { boxStanding } from '../approvals/box.ts';
 import { lengthStanding } from '../approvals/length.ts';
 import { proofStanding } from '../approvals/proof.ts';
 import { specificationStanding } from '../approvals/standing.ts';
+import { factOf } from '../fitting/facts.ts';
 import { linesAtGate } from './lines.ts';
 import type { Obstacle } from './obstacle.ts';
 
 const hosesOf = (detail: JobDetail): readonly HoseOfJob[] =>
   detail.hoses.flatMap(({ hoseId }) => hoseOfJob(detail, hoseId) ?? []);
 
+/** The new hoses that come to a joint; where the old one goes on again, nothing of the new one is joined. */
 const hosesAt = (detail: JobDetail, jointId: string): readonly HoseOfJob[] =>
-  hosesOf(detail).filter(({ fitted }) => fitted.fromJointId === jointId || fitted.toJointId === jointId);
+  hosesOf(detail).filter(
+    ({ fitted }) =>
+      (fitted.fromJointId === jointId || fitted.toJointId === jointId) &&
+      factOf(detail, 'backOut', fitted.id) !== true,
+  );
 
 /** Measured, and specified as it is now. */
 function specificationObstacles(detail: JobDetail, own: HoseOfJob): readonly Obstacle[] {

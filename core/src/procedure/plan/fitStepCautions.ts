@@ -27,7 +27,8 @@ const NOTHING: FitStepJudged = {
 
 /** Rules that the catalogue has a row for: who may says why, and goes on. */
 const CAUTION_OF: Readonly<Partial<Record<RuleId, (before: PlanStep) => Caution>>> = {
-  PR1: () => ({ id: 'M14', evidence: {} }),
+  // About the line that was not held to its route, whatever joint is opened for it.
+  PR1: (before) => ({ id: 'M14', evidence: {}, ...('line' in before ? { subject: before.line } : {}) }),
   PR3: ({ kind }) => ({ id: 'M63', evidence: { before: kind } }),
   PR4: ({ kind }) => ({ id: 'M64', evidence: { before: kind } }),
   PR5: ({ kind }) => ({ id: 'M85', evidence: { before: kind } }),
@@ -63,12 +64,13 @@ function judgedAs(verdict: StepVerdict, step: PlanStep): FitStepJudged {
   };
 }
 
-/** One for each row, however many steps are missing. */
+/** One for each row and subject, however many steps are missing. */
 function once(waits: readonly Wait[]): readonly Caution[] {
   const found = new Map<string, Caution>();
   for (const { rule, before } of waits) {
     const caution = rule === null ? undefined : CAUTION_OF[rule]?.(before);
-    if (caution && !found.has(caution.id)) found.set(caution.id, caution);
+    const key = caution && `${caution.id} ${caution.subject ?? ''}`;
+    if (caution && key !== undefined && !found.has(key)) found.set(key, caution);
   }
   return [...found.values()];
 }

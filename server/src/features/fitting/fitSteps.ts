@@ -5,12 +5,14 @@ import type { Caution } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { stepKey } from '@zephyrcombe/core/plan';
 import {
+  cautionDigest,
   fitNames,
   fitStepGate,
   isOfferedUp,
   isRecordedElsewhere,
   named,
   offeredFacts,
+  withoutReason,
 } from '@zephyrcombe/workshop';
 import { randomUUID } from 'node:crypto';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -26,6 +28,7 @@ export async function takeFitSteps(action: JobAction, body: ParsedBody<'takeFitS
   const { models, transaction, person } = action;
   let detail = action.detail;
   const taken: Taken[] = [];
+  const stood: Caution[] = [];
   for (const { id, step } of body.steps) {
     if (await isTaken(action, id, step)) continue;
     const gate = fitStepGate(detail, step);
@@ -35,9 +38,17 @@ export async function takeFitSteps(action: JobAction, body: ParsedBody<'takeFitS
       ...gate.cautions,
       ...(step.kind === 'join' ? await donorCautions(action, step.joint) : []),
     ];
-    requireStopsAnswered(cautions, body.overrides, person);
+    // Over the whole request: one reason does not answer the same mistake at two joints.
+    const fresh = withoutReason(cautions, action.detail.reasons).filter(
+      (caution) => !stood.some((one) => cautionDigest(one) === cautionDigest(caution)),
+    );
+    stood.push(...fresh);
+    requireStopsAnswered(stood, body.overrides, person);
     if (step.kind === 'offerUp') detail = await offered(action, detail, step.line);
-    detail = await written(action, detail, { id, step }, cautions, gate.passedOver, body.overrides);
+    detail = await written(action, detail, { id, step }, cautions, gate.passedOver, {
+      fresh,
+      overrides: body.overrides,
+    });
     taken.push({ id, step });
   }
   if (taken.length === 0) return;
@@ -90,17 +101,23 @@ async function writeRows(action: JobAction, taken: readonly Taken[]): Promise<vo
   );
 }
 
+/** What was not asked before it, and the reasons that came with the request. */
+interface Answered {
+  readonly fresh: readonly Caution[];
+  readonly overrides: ParsedBody<'takeFitSteps'>['overrides'];
+}
+
 async function written(
   action: JobAction,
   detail: JobDetail,
   taken: Taken,
   cautions: readonly Caution[],
   passedOver: readonly string[],
-  overrides: ParsedBody<'takeFitSteps'>['overrides'],
+  { fresh, overrides }: Answered,
 ): Promise<JobDetail> {
   const after = withStep(action, detail, taken);
-  const stood = new Set(cautions.map(({ id }) => id));
-  const own = overrides.filter(({ caution }) => stood.has(caution));
+  const asked = new Set(fresh.map(({ id }) => id));
+  const own = overrides.filter(({ caution }) => asked.has(caution));
   await action.log('fitStepTaken', {
     step: { ...taken.step },
     ...aboutOf(taken.step),
@@ -169,7 +186,10 @@ export async function undoFitStep(action: JobAction, stepId: string): Promise<vo
   const { step } = asked;
   if (step.kind === 'offerUp') {
     await models.JobHose.update(
-      { offeredUp: null },
+      {
+        offeredUp: null,
+        version: (detail.hoses.find(({ hoseId }) => hoseId === step.line)?.version ?? 0) + 1,
+      },
       { where: { jobId: detail.job.id, hoseId: step.line }, transaction },
     );
     after = withOffered(after, step.line, null);

@@ -230,3 +230,62 @@ test('a clip that is loose and bodywork that is off hold the signature', async (
     'fitWaits.PR8',
   );
 });
+
+describe('a stop at a step', () => {
+  const cracks = ({ joints }: JobDetail): PlanStep[] =>
+    joints.map(({ jointId }) => ({ kind: 'crack', joint: jointId }));
+
+  test('is answered joint by joint: one reason for two dirty joints is none, and what was answered is not asked again', async () => {
+    const detail = await job();
+    good(
+      await takeAll(server, detail.job.id, [
+        'offerUp',
+        'coverPaint',
+        'photograph',
+        'drainReservoir',
+        'drainNipple',
+      ]),
+    );
+    const because = 'Washed down this morning.';
+    const both = await sendSteps(server, detail.job.id, cracks(detail), [
+      { caution: 'M64', reason: because },
+    ]);
+    expect(problemOf(both).cautions?.map(({ id }) => id)).toEqual(['M64', 'M64']);
+    expect((await now(detail)).fitSteps.some(({ step }) => step.kind === 'crack')).toBe(false);
+    // Each by itself, with its own.
+    for (const step of cracks(detail)) {
+      expect(problemOf(await sendSteps(server, detail.job.id, [step])).cautions?.length).toBe(1);
+      good(await sendSteps(server, detail.job.id, [step], [{ caution: 'M64', reason: because }]));
+    }
+    const { reasons } = await now(detail);
+    expect(reasons.map(({ caution }) => caution)).toEqual(['M64', 'M64']);
+    const [low] = fitPlanOf(await now(detail)).plan.steps.filter(({ kind }) => kind === 'open');
+    good(await sendSteps(server, detail.job.id, low ? [low] : []));
+  });
+});
+
+test('a new hose that does not fit: the old one goes on again, whatever became of its length; no torque without a plan', async () => {
+  const detail = await job();
+  good(await putTogether(server, detail.job.id));
+  // Its length is to be taken anew.
+  await server.database.models.JobHose.update(
+    { order_m: null, specified: false },
+    { where: { jobId: detail.job.id } },
+  );
+  good(await say(detail, 'backOut', HOSE, true));
+  good(await putTogether(server, detail.job.id));
+  const back = fitPlanOf(await now(detail));
+  expect(back.state.lines.get(HOSE)).toMatchObject({ old: 'routed', new: 'off' });
+  good(await say(detail, 'backOut', HOSE, false));
+  good(await say(detail, 'turnEnd', HOSE, { end: 'A', angle_deg: 200, rotatable: true }));
+  const torque = await post(detail, 'torque-records', {
+    id: randomUUID(),
+    jointId: detail.joints[0]?.jointId,
+    wrenchId: demoId('bench-25'),
+    torque_Nm: 19.6,
+    typed: '19.6 N·m',
+    freshWashers: 2,
+    witnessMark: true,
+  });
+  expect(fields(torque)).toContain('fitImpossible.ON7');
+});

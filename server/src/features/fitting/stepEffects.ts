@@ -129,7 +129,7 @@ export async function writeCaps(
       return { put: within(kept.put + put), out: within(kept.out + out) };
     };
     await models.JobHose.update(
-      { plugs: { A: of('A'), B: of('B') } },
+      { plugs: { A: of('A'), B: of('B') }, version: hose.version + 1 },
       { where: { jobId: detail.job.id, hoseId }, transaction },
     );
   }

@@ -48,7 +48,11 @@ function atTheJoint({ detail, person }: JobAction, { id, jointId, witnessMark, s
   if (!state.handTight) requireWay([{ code: 'notHandTight', joint: joint.name }], person);
   const planned = tighteningSteps(detail, joint.id, witnessMark);
   const [first] = planned;
-  const gate = first ? tightenGate(detail, first) : null;
+  // What is tight already is tightened once more by the record alone; where there is no plan at all, nothing is.
+  const gate =
+    first || !fitPlanOf(detail).draft.ok
+      ? tightenGate(detail, first ?? { kind: 'byFeel', joint: joint.id })
+      : null;
   if (gate) requireWay(gate.obstacles, person);
   const parts = fittedFacts(detail, joint.id);
   requireAsSeen(seen, parts);

@@ -128,7 +128,11 @@ function AtJoint({ jointId, send }: { readonly jointId: string; readonly send: S
           />
         ) : null}
         <Pick
-          label="How it is reached"
+          label={
+            factOf(detail, 'access', jointId) === undefined
+              ? 'How it is reached (assumed, nobody has said)'
+              : 'How it is reached'
+          }
           value={String(Math.min(joint?.access ?? 0, MOST_HIDDEN))}
           options={ACCESS_NAMES.map((text, index) => ({ value: String(index), text }))}
           onChange={(value) => send({ kind: 'access', subjectId: jointId, value: Number(value) })}
