@@ -26,11 +26,20 @@ export async function writeEffects(
       { where: { jobId: detail.job.id, jointId }, transaction },
     );
   }
-  await writeHandover(job, after, transaction);
-  if (detail.hoses.length === 0) return;
-  const lines = detail.hoses.map(({ hoseId }) => ({
+  const changes = { ...handoverChange(job, after), ...fitChange(job, after) };
+  if (Object.keys(changes).length > 0)
+    await job.update({ ...changes, version: job.version + 1 }, { transaction });
+}
+
+type Change = Partial<Pick<JobAction['job'], 'fitChecks' | 'handoverChecks'>>;
+
+/** Hoses settled and seen in their poses: nothing where they stand as they did. */
+function fitChange({ fitChecks }: JobAction['job'], after: JobDetail): Change {
+  if (after.hoses.length === 0) return {};
+  const { state, scope } = fitPlanOf(after);
+  const lines = after.hoses.map(({ hoseId }) => ({
     now: state.lines.get(hoseId),
-    poses: fitPlanOf(after).scope.lines.find(({ id }) => id === hoseId)?.poses ?? [],
+    poses: scope.lines.find(({ id }) => id === hoseId)?.poses ?? [],
   }));
   const isSeen = lines.every(
     ({ now, poses }) => now?.new === 'routed' && poses.every((pose) => now.seen.has(pose)),
@@ -41,28 +50,24 @@ export async function writeEffects(
     lockToLock: isSeen,
     droopAndBump: isSeen,
   };
-  const kept = job.fitChecks;
-  if ((Object.keys(ticks) as (keyof typeof ticks)[]).some((tick) => ticks[tick] !== kept[tick]))
-    await job.update({ fitChecks: ticks }, { transaction });
+  const isOther = (Object.keys(ticks) as (keyof typeof ticks)[]).some(
+    (tick) => ticks[tick] !== fitChecks[tick],
+  );
+  return isOther ? { fitChecks: ticks } : {};
 }
 
 /** Caps counted and the last movement seen are asked once: what a step says the hand over knows, and what opens the brake takes back. */
-async function writeHandover(
-  job: JobAction['job'],
-  after: JobDetail,
-  transaction: JobAction['transaction'],
-): Promise<void> {
+function handoverChange({ handoverChecks: kept }: JobAction['job'], after: JobDetail): Change {
   const { state } = fitPlanOf({ ...after, job: { ...after.job, handoverChecks: {} } });
   const isAnyOpen = [...state.joints.values()].some(({ touched, phase }) => touched && phase !== 'tight');
-  const kept = job.handoverChecks;
   const wanted = {
-    plugsCounted: isAnyOpen ? false : kept.plugsCounted === true || state.capsCounted,
-    lockToLockAgain: isAnyOpen ? false : kept.lockToLockAgain === true || state.finalSeen,
+    plugsCounted: !isAnyOpen && (kept.plugsCounted === true || state.capsCounted),
+    lockToLockAgain: !isAnyOpen && (kept.lockToLockAgain === true || state.finalSeen),
   };
   const isSame = (['plugsCounted', 'lockToLockAgain'] as const).every(
     (check) => (kept[check] === true) === wanted[check],
   );
-  if (!isSame) await job.update({ handoverChecks: { ...kept, ...wanted } }, { transaction });
+  return isSame ? {} : { handoverChecks: { ...kept, ...wanted } };
 }
 
 /** Which opening of which hose a cap is counted at; null where no hose of the job ends there. */
