@@ -24,7 +24,7 @@ export { factOf, factsOfKind } from './fitting/facts.ts';
 export type { FitPlan, NameOf } from './fitting/fitPlanOf.ts';
 export { fitNames, fitPlanOf } from './fitting/fitPlanOf.ts';
 export type { FitStepGate } from './fitting/gate.ts';
-export { fitStepGate, isGoingBack, isRecordedElsewhere, tightenGate } from './fitting/gate.ts';
+export { fitStepGate, isGoingBack, isRecordedElsewhere, passedGate, tightenGate } from './fitting/gate.ts';
 export type { NamedStep } from './fitting/namedStep.ts';
 export { idsIn, named } from './fitting/namedStep.ts';
 export { assumedHolds, holdsOf } from './fitting/holds.ts';

@@ -9,6 +9,7 @@ import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
 import type { NameOf } from './fitPlanOf.ts';
 import { fitNames, fitPlanOf } from './fitPlanOf.ts';
+import { isTorqued } from '../stages/stages.ts';
 import { named } from './namedStep.ts';
 
 export interface FitStepGate {
@@ -95,6 +96,13 @@ function openingObstacles(detail: JobDetail, step: PlanStep): readonly Obstacle[
     joints.map(({ id }) => id),
   );
 }
+
+/** What was decided about a hose or line and passed since: it stops at the joining, and is told before anybody comes there. */
+export const passedGate = (detail: JobDetail): readonly Obstacle[] =>
+  detail.joints
+    .filter(({ jointId }) => !isTorqued(detail, jointId))
+    .flatMap(({ jointId }) => jointGate(detail, jointId))
+    .filter(({ code }) => code.startsWith('changedSince'));
 
 /** A joint that was put on is opened once more: nobody needs a plan for that, and everything after it is planned anew. */
 export function isGoingBack(detail: JobDetail, step: PlanStep): boolean {

@@ -5,7 +5,7 @@ import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep, stepKey } from '@zephyrcombe/core/plan';
 import { RULE_REASONS, stepDone, stepHow, stepTitle } from '@zephyrcombe/messages';
 import type { Obstacle } from '@zephyrcombe/workshop';
-import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere } from '@zephyrcombe/workshop';
+import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere, passedGate } from '@zephyrcombe/workshop';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -119,7 +119,12 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
       {isChosen ? (
         <Fine>{at === 1 ? 'One step comes' : `${at} steps come`} before it in the plan.</Fine>
       ) : null}
-      <Obstacles obstacles={gate.obstacles.filter(({ code }) => isToldHere(code, isChosen))} />
+      <Obstacles
+        obstacles={[
+          ...gate.obstacles.filter(({ code }) => isToldHere(code, isChosen)),
+          ...passedGate(detail),
+        ]}
+      />
       {isChosen ? null : (
         <Cautions cautions={gate.cautions} answering={take.error?.code === 'stop-not-answered'} />
       )}
