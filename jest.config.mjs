@@ -30,7 +30,7 @@ const room = (name) => ({
 export default {
   maxWorkers: '100%',
   // On a busy machine a test that asks a server a thousand things takes longer than Jest expects.
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   projects: [
     room('core'),
     room('contract'),

@@ -7,14 +7,14 @@ export default defineConfig({
   outputDir: '../test-results/e2e',
   fullyParallel: false,
   workers: 2,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   forbidOnly: process.env.CI !== undefined,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium-headless-shell',
       args: [

@@ -76,6 +76,8 @@ export {
   torqueOf,
   washersOf,
 } from './specify/hoseOfJob.ts';
+export type { PullRecord, RecordAdapter, WrenchLink } from './entities/pull.ts';
+export { MOST_PULL_SAMPLES, PullSchema, WrenchLinkSchema } from './entities/pull.ts';
 export type { Person, PersonRecord, Shop, SignIn, StockItem, Wrench } from './entities/shop.ts';
 export { Passphrase, PersonSchema } from './entities/shop.ts';
 export type { Action, Role } from './roles.ts';

@@ -24,6 +24,7 @@ export const PROBLEM_STATUS = {
   'unsupported-media-type': 415,
   'supplier-silent': 502,
   'printer-silent': 502,
+  'wrench-silent': 502,
   'stop-not-answered': 422,
   'no-answer': 422,
   'circuit-broken': 422,

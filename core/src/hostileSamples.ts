@@ -360,6 +360,17 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeClocking: [() => [banjo, threaded, 0.5]],
   judgeTorqueAttempt: [
     () => [{ seal: 'banjo', eyes: 1, freshWashers: 2, reading_Nm: 20, range, wrenchMaximum_Nm: 60 }],
+    () => [
+      {
+        seal: 'flare',
+        eyes: 0,
+        freshWashers: 0,
+        reading_Nm: 17,
+        range,
+        wrenchMaximum_Nm: 60,
+        adapter: { wrench_m: 0.25, extension_m: 0.04, angle_rad: 0.5 },
+      },
+    ],
   ],
   minorDiameter_m: [() => [0.01, 0.001]],
   profile: [() => [0.01, 0.001, 5]],
@@ -516,6 +527,20 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
       },
     ],
   ],
+  isNoFigure: none,
+  judgePull: [
+    () => [
+      {
+        set_Nm: 20,
+        samples: [
+          { at_s: 0, angle_rad: 0, torque_Nm: 0.3 },
+          { at_s: 0.04, angle_rad: 0.3, torque_Nm: 8 },
+          { at_s: 0.08, angle_rad: 0.7, torque_Nm: 20 },
+        ],
+      },
+    ],
+  ],
+  crowfootTorque: [() => [{ read_Nm: 17, wrench_m: 0.25, extension_m: 0.04, angle_rad: 0.5 }]],
   crowfootSetting: [() => [{ target_Nm: 20, wrench_m: 0.25, extension_m: 0.04, angle_rad: 0.5 }]],
   linePressure: [() => [{ force_N: 80, leverRatio: 6, efficiency: 1, masterBore_m: 0.014 }]],
   caliperClamp: [() => [8e6, [0.032, 0.03], 'opposed']],

@@ -431,7 +431,10 @@ export { billOf, keyOf } from './bill/bill.ts';
 export type { Contact } from './route/contacts.ts';
 export { contactsOf } from './route/contacts.ts';
 export type { Crowfoot } from './joint/crowfoot.ts';
-export { crowfootSetting } from './joint/crowfoot.ts';
+export type { Pull, PullFinding, PullJudgement, PullSample } from './joint/pull.ts';
+export { isNoFigure, judgePull, PULL_FINDINGS } from './joint/pull.ts';
+export type { Adapter } from './joint/crowfoot.ts';
+export { crowfootSetting, crowfootTorque } from './joint/crowfoot.ts';
 export type { CaliperClamp, CaliperKind, LeverForce } from './hydraulics/chain.ts';
 export { brakeTorque, CALIPER_KINDS, caliperClamp, linePressure } from './hydraulics/chain.ts';
 export type {

@@ -23,7 +23,7 @@ async function freePort(): Promise<number> {
   });
 }
 
-export type StandIn = 'parts-supplier' | 'label-printer';
+export type StandIn = 'parts-supplier' | 'label-printer' | 'torque-wrench';
 
 export class Zephyrcombe {
   private server: ChildProcess | null = null;
@@ -44,7 +44,11 @@ export class Zephyrcombe {
       mkdtempSync(join(tmpdir(), 'zephyrcombe-e2e-')),
       await freePort(),
       await freePort(),
-      { 'parts-supplier': await freePort(), 'label-printer': await freePort() },
+      {
+        'parts-supplier': await freePort(),
+        'label-printer': await freePort(),
+        'torque-wrench': await freePort(),
+      },
       isEmpty,
     );
     own.startDatabase();
@@ -79,6 +83,7 @@ export class Zephyrcombe {
         ZEPHYRCOMBE_SIGN_IN_TRIES: '1000',
         ZEPHYRCOMBE_SUPPLIER: `http://127.0.0.1:${this.neighbours['parts-supplier']}`,
         ZEPHYRCOMBE_LABEL_PRINTER_PORT: String(this.neighbours['label-printer']),
+        ZEPHYRCOMBE_TORQUE_WRENCH_PORT: String(this.neighbours['torque-wrench']),
         ZEPHYRCOMBE_WEB_FOLDER: join(ROOT, 'web/dist'),
       },
     });
@@ -120,8 +125,9 @@ export class Zephyrcombe {
   }
 
   /** Starts a simulated neighbour of the server's; it ends with the application. */
-  async startStandIn(name: StandIn): Promise<void> {
-    const child = spawn('npx', ['tsx', `src/${name}/main.ts`, '--port', String(this.neighbours[name])], {
+  async startStandIn(name: StandIn, ...options: readonly string[]): Promise<void> {
+    const at = ['--port', String(this.neighbours[name])];
+    const child = spawn('npx', ['tsx', `src/${name}/main.ts`, ...at, ...options], {
       cwd: join(ROOT, 'stand-ins'),
       detached: true,
     });

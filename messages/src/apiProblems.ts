@@ -92,6 +92,10 @@ export const PROBLEM_TEXTS: Readonly<
     title: 'The label printer did not answer',
     detail: 'Nothing is lost. Look whether it is on, or save the label as PDF.',
   },
+  'wrench-silent': {
+    title: 'The torque wrench did not answer',
+    detail: 'Nothing is lost. Look whether it is on, or read it yourself and type what it shows.',
+  },
   'stop-not-answered': {
     title: 'Stop: this could hurt somebody',
     detail: 'Fix what is named below, or give a reason for going on.',

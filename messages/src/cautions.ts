@@ -395,6 +395,11 @@ const SENTENCES: Sentences = {
     title: 'This wrench cannot be trusted here',
     advice: `It is accurate from ${write.torque(evidence.lowest_Nm)} to ${write.torque(evidence.highest_Nm)}. Use one whose range holds this torque.`,
   }),
+  M73: ({ setLow_Nm, setHigh_Nm, minimum_Nm, maximum_Nm }, write) => ({
+    title: `With this crowfoot, set ${write.torqueRange(setLow_Nm, setHigh_Nm)} instead of ${write.torqueRange(minimum_Nm, maximum_Nm)}`,
+    advice:
+      'What is on the wrench makes its lever another one: the joint does not have what the wrench shows.',
+  }),
   M74: () => ({
     title: 'No source given for this torque',
     advice: 'Look it up in the maker’s sheet for the parts in your hand, and name the source.',

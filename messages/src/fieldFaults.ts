@@ -38,6 +38,10 @@ export const FIELD_FAULTS = {
   notAsTypedThere: 'is not what was typed, between the points it was read from',
   notInScope: 'is not in the scope of this job',
   noWrenchHere: 'is not a wrench of this shop',
+  pulledByHand: 'is of a wrench that is no simulation: pull it by hand',
+  notThatPull:
+    'is not a pull of this wrench at this joint, since it was joined, that stands in no record yet',
+  notAsPulled: 'is not what the wrench told: type it without the pull, or record the pull as it was',
   figureKnown: 'has a figure with its source: tighten it to that, and record what was reached',
   noRouteOfHose: 'holds no route of this hose',
   circuitElsewhere: 'is that of a circuit of another vehicle',
@@ -93,6 +97,11 @@ export const REFUSALS = {
   noPrinter: 'No label printer is connected. Save the label as PDF instead.',
   printerRefused: 'The label printer refused it. Save the label as PDF instead.',
   outOfPaper: 'The label printer has no labels left. Put a roll in and print again.',
+  noWrench: 'No torque wrench that can be read is connected. Read yours yourself and type what it shows.',
+  wrenchOutOfRange: (serial: string, range: string, torque: string) =>
+    `${serial} can be set to ${range}, and ${torque} is wanted here. Take another wrench, and type what it shows.`,
+  pullOtherUnit: (serial: string, unit: string) =>
+    `The figures of ${serial} look like ${unit}. Do not tighten on. Set its display to newton metres, then loosen, new washers, and pull again.`,
   keyIsNone: 'The idempotency-key is not a UUID.',
   recordsHang: 'Records hang on it, and records are kept.',
   itemIsOn: (item: string) => `${item} is on record as put on again. Take the tick away first.`,

@@ -32,6 +32,7 @@ export {
   stepTitle,
   TRIAL_WASHER_NAMES,
 } from './fitting.ts';
+export { PULL_FINDING_TEXTS, PULL_UNITS } from './pulls.ts';
 export { fieldText } from './fields.ts';
 export { lowerFirst } from './lowerFirst.ts';
 export type { Writer } from './writer.ts';

@@ -33,7 +33,7 @@ const IN_ALL = 5_000;
 /** So many are on their way at once. */
 const AT_ONCE = 5;
 /** Neighbours that no test connects: that they are silent is not the server's fault. */
-const NEIGHBOURS: ReadonlySet<string> = new Set(['supplier-silent', 'printer-silent']);
+const NEIGHBOURS: ReadonlySet<string> = new Set(['supplier-silent', 'printer-silent', 'wrench-silent']);
 const NAMES = Object.keys(ROUTES) as RouteName[];
 
 interface Schemas {

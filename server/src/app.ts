@@ -20,6 +20,7 @@ import { setUpHandlers } from './features/set-up/setUp.routes.ts';
 import { wrenchHandlers } from './features/wrenches/wrench.routes.ts';
 import { shopHandlers } from './features/shop/shop.routes.ts';
 import { fittingHandlers } from './features/fitting/fitting.routes.ts';
+import { pullHandlers } from './features/torque/pulls.ts';
 import { torqueHandlers } from './features/torque/torque.routes.ts';
 import { cornerHandlers } from './features/corners/corner.routes.ts';
 import { evidenceHandlers } from './features/evidence/evidence.routes.ts';
@@ -110,6 +111,11 @@ export async function buildApp(
   });
 
   const limits = limitsOf(config);
+  const { stopListening, ...pulls } = pullHandlers(dependencies);
+  app.addHook('onClose', (_app, done) => {
+    stopListening();
+    done();
+  });
   await app.register(async (scope) => {
     await scope.register(cookie);
     await scope.register(session, {
@@ -165,6 +171,7 @@ export async function buildApp(
       ...readingHandlers(dependencies),
       ...traceHandlers(dependencies),
       ...torqueHandlers(dependencies),
+      ...pulls,
       ...fittingHandlers(dependencies),
       ...bleedingHandlers(dependencies),
       ...supplierHandlers(dependencies),

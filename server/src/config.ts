@@ -30,6 +30,8 @@ const ConfigSchema = z.object({
   supplier: z.url().nullable().default(null),
   /** Where the label printer listens on this machine; null when none is connected. */
   labelPrinterPort: z.coerce.number().int().min(1).max(65535).nullable().default(null),
+  /** Where a torque wrench that can be read listens on this machine; null when none is connected. */
+  torqueWrenchPort: z.coerce.number().int().min(1).max(65535).nullable().default(null),
   webFolder: z.string().nullable().default(null),
 });
 
@@ -58,6 +60,7 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     demo: environment.ZEPHYRCOMBE_DEMO,
     supplier: environment.ZEPHYRCOMBE_SUPPLIER,
     labelPrinterPort: environment.ZEPHYRCOMBE_LABEL_PRINTER_PORT,
+    torqueWrenchPort: environment.ZEPHYRCOMBE_TORQUE_WRENCH_PORT,
     webFolder: environment.ZEPHYRCOMBE_WEB_FOLDER,
   });
 }

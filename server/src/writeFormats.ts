@@ -31,6 +31,7 @@ const app = await buildApp({
     demo: false,
     supplier: null,
     labelPrinterPort: null,
+    torqueWrenchPort: null,
     webFolder: null,
   },
   clock: () => new Date(0),

@@ -29,6 +29,7 @@ import { JobLineSchema } from './line.ts';
 import { SupplySchema } from '../formats/supplier.ts';
 import { FindingSchema, LeftOnSchema, PhotoSchema } from './finding.ts';
 import { FitFactSchema, FitStepSchema } from './fitting.ts';
+import { AdapterSchema } from './pull.ts';
 import { ROLES } from '../roles.ts';
 import { TraceSchema } from './trace.ts';
 import { PersonSchema, ShopSchema, WrenchSchema } from './shop.ts';
@@ -207,6 +208,10 @@ export const TorqueRecordSchema = z.strictObject({
   wrenchName: Name.nullable(),
   torque_Nm: z.number().positive().nullable(),
   typed: Typed,
+  /** A crowfoot or an extension on the wrench; `torque_Nm` is what the joint has, `typed` what was read. */
+  adapter: AdapterSchema.nullish(),
+  /** The pull that the figure comes from, where the wrench was read; left out where a person typed it. */
+  pullId: Id.nullish(),
   /** Why there is no figure; left out where there is one. */
   because: Note.nullish(),
   freshWashers: z.int().min(0).max(20),

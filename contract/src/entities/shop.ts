@@ -11,6 +11,7 @@ import {
   Version,
 } from './common.ts';
 import { ROLES } from '../roles.ts';
+import { SerialSchema } from './pull.ts';
 
 export const PersonSchema = z.strictObject({
   id: Id,
@@ -66,6 +67,8 @@ export const WrenchSchema = z.strictObject({
   minimum_Nm: z.number().positive().max(1000).nullable(),
   maximum_Nm: z.number().positive().max(1000),
   calibratedOn: CalendarDate.nullable(),
+  /** What a wrench that can be read calls itself; null for one that is read by eye. */
+  serial: SerialSchema.nullable(),
   /** No longer in use; records name it still. */
   isRetired: z.boolean(),
   version: Version,

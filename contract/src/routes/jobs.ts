@@ -25,6 +25,7 @@ import { SeenSchema } from '../entities/approval.ts';
 import { ToldCautionSchema } from '../problems.ts';
 import { JointSchema, MOST_CIRCUITS, PortSchema } from '../entities/vehicle.ts';
 import { FitFactSaidSchema, FitStepSchema } from '../entities/fitting.ts';
+import { AdapterSchema, PullSchema } from '../entities/pull.ts';
 import { TraceSchema, TracingSchema } from '../entities/trace.ts';
 import { EvidenceEntrySchema } from '../entities/evidence.ts';
 import { LineChecksSchema, LinePatternSchema } from '../entities/line.ts';
@@ -37,6 +38,7 @@ import { route, page, Search, PAGE } from './route.ts';
 
 const JobParams = z.strictObject({ jobId: Id });
 const HoseParams = z.strictObject({ jobId: Id, hoseId: Id });
+const PullParams = z.strictObject({ jobId: Id, pullId: Id });
 const TraceParams = z.strictObject({ jobId: Id, traceId: Id });
 const namedOnce = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 
@@ -430,12 +432,41 @@ export const JOB_ROUTES = {
       witnessMark: true,
     }).extend({
       wrenchId: Id,
+      /** As it was read on the wrench. */
       torque_Nm: z.number().positive(),
+      adapter: AdapterSchema.nullable().default(null),
+      /** The pull that it was read from; null: typed. */
+      pullId: Id.nullable().default(null),
       /** Of the parts in the joint. */
       seen: SeenSchema,
       overrides: Overrides,
     }),
     reply: JobChangeSchema,
+  }),
+  startPull: route({
+    ...ADDRESSES.startPull,
+    summary: 'Set the torque wrench that is connected to the middle of a joint’s range, and listen to it',
+    params: JobParams,
+    body: z.strictObject({ id: Id, jointId: Id, adapter: AdapterSchema.nullable().default(null) }),
+    reply: PullSchema,
+  }),
+  getPull: route({
+    ...ADDRESSES.getPull,
+    summary: 'A pull of the torque wrench as far as it was heard',
+    params: PullParams,
+    reply: PullSchema,
+  }),
+  simulatePull: route({
+    ...ADDRESSES.simulatePull,
+    summary: 'Have a simulated torque wrench pulled; a real one is pulled by hand',
+    params: PullParams,
+    reply: PullSchema,
+  }),
+  leavePull: route({
+    ...ADDRESSES.leavePull,
+    summary: 'Stop listening to the torque wrench; a pull that is over stays',
+    params: PullParams,
+    reply: PullSchema,
   }),
   getFitPlan: route({
     ...ADDRESSES.getFitPlan,

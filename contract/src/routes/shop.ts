@@ -12,6 +12,7 @@ import {
   StockItemSchema,
   WrenchSchema,
 } from '../entities/shop.ts';
+import { WrenchLinkSchema } from '../entities/pull.ts';
 import { KnownEndSchema } from '../entities/vehicle.ts';
 import { route, page, PAGE } from './route.ts';
 
@@ -21,7 +22,10 @@ const WrenchFields = WrenchSchema.pick({
   name: true,
   minimum_Nm: true,
   maximum_Nm: true,
-}).extend({ calibratedOn: EnteredDate.nullable() });
+}).extend({
+  calibratedOn: EnteredDate.nullable(),
+  serial: WrenchSchema.shape.serial.optional(),
+});
 export const SHOP_ROUTES = {
   getSession: route({
     ...ADDRESSES.getSession,
@@ -112,6 +116,11 @@ export const SHOP_ROUTES = {
     ...ADDRESSES.listWrenches,
     summary: 'The shop’s torque wrenches',
     reply: Wrenches,
+  }),
+  getWrenchLink: route({
+    ...ADDRESSES.getWrenchLink,
+    summary: 'Whether a torque wrench that can be read is connected, and which',
+    reply: WrenchLinkSchema,
   }),
   addWrench: route({
     ...ADDRESSES.addWrench,

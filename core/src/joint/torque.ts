@@ -67,7 +67,8 @@ export interface TorqueJudgement {
 }
 
 /**
- * Judges a reading. Raises M71 (over the limit), M72 (wrench outside its trusted range), M74 (range without source).
+ * Judges the torque of a joint. Raises M71 (over the limit), M72 (wrench outside its trusted range), M74 (range without source).
+ * `shown_Nm`: what the wrench showed, where a crowfoot makes that another figure; the wrench is trusted by it.
  * Problem: a reading so far over that it must be a slip.
  */
 export function judgeTorque(
@@ -75,9 +76,11 @@ export function judgeTorque(
   range: TorqueRange,
   wrenchMaximum_Nm: number,
   wrenchMinimum_Nm: number | null = null,
+  shown_Nm: number = reading_Nm,
 ): Result<TorqueJudgement> {
   const refused = firstNotPositive({
     reading_Nm,
+    shown_Nm,
     minimum_Nm: range.minimum_Nm,
     maximum_Nm: range.maximum_Nm,
   });
@@ -94,7 +97,7 @@ export function judgeTorque(
   const wrench = wrenchRange(wrenchMaximum_Nm, wrenchMinimum_Nm);
   if (!wrench.ok) return wrench;
 
-  const judgement = judgementOf(reading_Nm, range, wrench.value);
+  const judgement = judgementOf(reading_Nm, shown_Nm, range, wrench.value);
   const result = calculated(
     judgement,
     workingOf(reading_Nm, range, judgement, wrench.working),
@@ -106,7 +109,12 @@ export function judgeTorque(
     : result;
 }
 
-function judgementOf(reading_Nm: number, range: TorqueRange, wrench: WrenchRange): TorqueJudgement {
+function judgementOf(
+  reading_Nm: number,
+  shown_Nm: number,
+  range: TorqueRange,
+  wrench: WrenchRange,
+): TorqueJudgement {
   // Conversion noise only: 15.5 lbf·ft must not creep over 21 N·m or under it by the last bit.
   const noise_Nm = 1e-9 * range.maximum_Nm;
   const { lowest_Nm, highest_Nm, deviation } = wrench;
@@ -118,7 +126,7 @@ function judgementOf(reading_Nm: number, range: TorqueRange, wrench: WrenchRange
           ? 'above'
           : 'within',
     wrench,
-    wrenchTrusted: reading_Nm >= lowest_Nm - noise_Nm && reading_Nm <= highest_Nm + noise_Nm,
+    wrenchTrusted: shown_Nm >= lowest_Nm - noise_Nm && shown_Nm <= highest_Nm + noise_Nm,
     likelyLow_Nm: reading_Nm * (1 - deviation),
     likelyHigh_Nm: reading_Nm * (1 + deviation),
   };

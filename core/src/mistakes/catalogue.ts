@@ -73,6 +73,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M70: entry('stop', 'hoseMaker'),
   M71: entry('stop', 'hoseMaker'),
   M72: entry('stop', 'iso6789'),
+  M73: entry('stop', 'leverage'),
   M74: entry('warn', 'hoseMaker'),
   M75: entry('stop', 'fluidCap'),
   M76: entry('note', 'fmvss116'),

@@ -154,6 +154,13 @@ export interface CautionEvidence {
   };
   M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
   M72: { readonly lowest_Nm: number; readonly highest_Nm: number };
+  /** What the wrench has to be set to with its crowfoot, instead of the range of the joint. */
+  M73: {
+    readonly setLow_Nm: number;
+    readonly setHigh_Nm: number;
+    readonly minimum_Nm: number;
+    readonly maximum_Nm: number;
+  };
   M74: Record<never, never>;
   M75: { readonly asked: string; readonly offered: string };
   M76: Record<never, never>;

@@ -212,6 +212,10 @@ export const SOURCES = {
     'estimate',
     'Our estimates of the mass of braided hose, ends, bolts, washers and junctions',
   ),
+  tighteningCurve: source(
+    'commonPractice',
+    'Torque over angle of one pull, from where it begins to bite; common practice, no published source',
+  ),
   leverage: source('textbook', 'Statics: the moment about the joint, the hand at the middle of the grip'),
   hydrostatics: source(
     'textbook',

@@ -28,6 +28,7 @@ import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
+import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -176,9 +177,11 @@ describe('migrations', () => {
       '0022-log',
       '0023-refit',
       '0024-fitting',
+      '0025-wrenches-that-are-read',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await wrenches.down(queries);
     await fitting.down(queries);
     await refit.down(queries);
     await log.down(queries);
@@ -227,6 +230,7 @@ describe('migrations', () => {
     await log.up(queries);
     await refit.up(queries);
     await fitting.up(queries);
+    await wrenches.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -22,6 +22,7 @@ import { definePhoto } from '../features/photos/photo.model.ts';
 import { defineReading } from '../features/readings/reading.model.ts';
 import { definePerson, defineShop, defineStockItem, defineWrench } from '../features/shop/shop.model.ts';
 import { defineSession } from '../features/sessions/session.model.ts';
+import { defineTorquePull } from '../features/torque/torquePull.model.ts';
 import { defineTorqueRecord } from '../features/torque/torqueRecord.model.ts';
 import { defineTrace } from '../features/traces/trace.model.ts';
 import {
@@ -88,6 +89,7 @@ function defineModels(sequelize: Sequelize) {
     LogEntry: defineLogEntry(sequelize),
     Reading: defineReading(sequelize),
     TorqueRecord: defineTorqueRecord(sequelize),
+    TorquePull: defineTorquePull(sequelize),
     JobEvent: defineJobEvent(sequelize),
     FitStep: defineFitStep(sequelize),
     FitFact: defineFitFact(sequelize),

@@ -26,6 +26,7 @@ import * as items from './migrations/0021-items.ts';
 import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
+import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -52,6 +53,7 @@ const MIGRATIONS = [
   { name: '0022-log', ...log },
   { name: '0023-refit', ...refit },
   { name: '0024-fitting', ...fitting },
+  { name: '0025-wrenches-that-are-read', ...wrenches },
 ];
 
 /** Of every migration, in order. */

@@ -73,16 +73,17 @@ async function seed(
   await models.Wrench.bulkCreate(
     (
       [
-        ['bench-25', 'Bench 25', 25, 21],
-        ['small-10', 'Small 10', 10, 60],
-        ['wheel-110', 'Wheel 110', 110, 140],
+        ['bench-25', 'Bench 25', 25, 21, 'SIM-25'],
+        ['small-10', 'Small 10', 10, 60, null],
+        ['wheel-110', 'Wheel 110', 110, 140, null],
       ] as const
-    ).map(([key, name, maximum_Nm, days]) => ({
+    ).map(([key, name, maximum_Nm, days, serial]) => ({
       id: demoId(key),
       name,
       minimum_Nm: null,
       maximum_Nm,
       calibratedOn: daysAgo(days),
+      serial,
       isRetired: false,
       version: 0,
     })),

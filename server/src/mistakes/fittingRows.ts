@@ -78,6 +78,20 @@ export const TIGHTENING: readonly MistakeRow[] = [
     clean: wellTightened,
   },
   {
+    id: 'M73',
+    paths: {
+      'a crowfoot in line, the figure of the joint on the wrench': tightened({
+        adapter: { wrench_m: 0.3, extension_m: 0.06, angle_rad: 0 },
+      }),
+      'one that points back': tightened({ adapter: { wrench_m: 0.3, extension_m: -0.06, angle_rad: 0 } }),
+    },
+    clean: tightened({
+      adapter: { wrench_m: 0.3, extension_m: 0.06, angle_rad: 0 },
+      torque_Nm: 16.2,
+      typed: '16.2 N·m',
+    }),
+  },
+  {
     id: 'M74',
     options: {
       draw: withJoints({ torque: { minimum_Nm: 18, maximum_Nm: 21, source: null, forBolt: null } }),

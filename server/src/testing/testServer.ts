@@ -96,6 +96,7 @@ export async function startTestServer({
     demo: true,
     supplier: null,
     labelPrinterPort: null,
+    torqueWrenchPort: null,
     webFolder: null,
     ...over,
   };

@@ -1,12 +1,15 @@
 /** One JSON message a line over TCP, on the loopback interface only: what every simulated instrument speaks. */
 import type { AddressInfo, Socket } from 'node:net';
 import { createServer } from 'node:net';
+import { setTimeout } from 'node:timers/promises';
 import { createInterface } from 'node:readline';
 
 /** What an instrument does with one line it is sent: the lines it sends back, and whether it then hangs up. */
 export interface Answer {
   readonly lines: readonly string[];
   readonly hangUp: boolean;
+  /** Time between two of the lines; left out, all at once. */
+  readonly pace_ms?: number;
 }
 
 export interface Instrument {
@@ -31,9 +34,15 @@ export async function serveLines(instrument: Instrument, port = 0): Promise<Serv
     socket.on('error', () => socket.destroy());
     socket.write(`${instrument.greeting()}\n`);
     createInterface({ input: socket }).on('line', (line) => {
-      const { lines, hangUp } = instrument.answer(line);
-      for (const reply of lines) socket.write(`${reply}\n`);
-      if (hangUp) socket.end();
+      const { lines, hangUp, pace_ms = 0 } = instrument.answer(line);
+      void (async () => {
+        for (const reply of lines) {
+          if (pace_ms > 0) await setTimeout(pace_ms);
+          if (!socket.writable) return;
+          socket.write(`${reply}\n`);
+        }
+        if (hangUp) socket.end();
+      })();
     });
   });
   await new Promise<void>((resolve, reject) => {

@@ -53,6 +53,7 @@ const MAY_WORK_AGAIN: ReadonlySet<ApiError['code']> = new Set([
   'too-many-requests',
   'supplier-silent',
   'printer-silent',
+  'wrench-silent',
   'signed-out',
 ]);
 

@@ -1,11 +1,19 @@
 import type { JobDetail, Joint, Person, TorqueRecord, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, refitCautions, torqueOf } from '@zephyrcombe/contract';
 import { fitPlanOf, fittedFacts, jointGate, tightenGate, withoutReason } from '@zephyrcombe/workshop';
+import { isDeepStrictEqual } from 'node:util';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
-import { createWriter, problemText, REFUSALS } from '@zephyrcombe/messages';
-import type { Caution, TorqueVerdict } from '@zephyrcombe/core';
-import { eyesOn, judgeTorqueAttempt, judgeTorquePart, washersNeeded } from '@zephyrcombe/core';
+import { createWriter, problemText, PULL_UNITS, REFUSALS } from '@zephyrcombe/messages';
+import type { Caution, PullFinding, TorqueVerdict } from '@zephyrcombe/core';
+import {
+  eyesOn,
+  isNoFigure,
+  judgePull,
+  judgeTorqueAttempt,
+  judgeTorquePart,
+  washersNeeded,
+} from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
@@ -69,7 +77,10 @@ function atTheJoint({ detail, person }: JobAction, { id, jointId, witnessMark, s
 }
 type AtTheJoint = NonNullable<ReturnType<typeof atTheJoint>>;
 
-type Reading = Pick<TorqueRecord, 'wrenchId' | 'wrenchName' | 'torque_Nm' | 'typed' | 'verdict' | 'because'>;
+type Reading = Pick<
+  TorqueRecord,
+  'wrenchId' | 'wrenchName' | 'torque_Nm' | 'typed' | 'adapter' | 'pullId' | 'verdict' | 'because'
+>;
 
 async function written(
   action: JobAction,
@@ -107,18 +118,20 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
   if (at === null) return;
   if (!wrench) throw fieldProblem('wrenchId', 'noWrenchHere');
   requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
+  const pull = body.pullId === null ? null : await pulled(action, body, body.pullId, wrench);
   const torques = torqueOf(at.joint);
   const judged = attempted(detail, at.joint, wrench, body, person);
   const cautions = [
-    ...judgeTorquePart(torques, fittedBolt(at.joint, at.state.bolt), body.torque_Nm),
+    ...judgeTorquePart(torques, fittedBolt(at.joint, at.state.bolt), judged.joint_Nm),
     ...judged.cautions,
     ...at.cautions,
   ];
   requireStopsAnswered(cautions, body.overrides, person);
-  const { wrenchId, torque_Nm, typed, overrides } = body;
+  const { wrenchId, typed, adapter, pullId, overrides } = body;
   const { name: wrenchName } = wrench;
-  const { verdict } = judged;
-  const columns = await written(action, at, body, { wrenchId, wrenchName, torque_Nm, typed, verdict });
+  const { verdict, joint_Nm: torque_Nm } = judged;
+  const reading = { wrenchId, wrenchName, torque_Nm, typed, adapter, pullId, verdict };
+  const columns = await written(action, at, body, reading);
   await log('torqued', {
     ...columns,
     jointId: at.joint.id,
@@ -126,6 +139,7 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
     typed,
     wrenchName,
     verdict,
+    ...(pull ? { pull: { ...pull } } : {}),
     freshWashers: body.freshWashers,
     witnessMark: body.witnessMark,
     range: { ...torques.governing },
@@ -151,6 +165,8 @@ async function recordByFeel(action: JobAction, body: ParsedBody<'recordByFeel'>)
     wrenchName: null,
     torque_Nm: null,
     typed: '',
+    adapter: null,
+    pullId: null,
     verdict: 'byFeel',
     because,
   } as const;
@@ -189,7 +205,11 @@ function attempted(
   wrench: Wrench,
   body: ParsedBody<'recordTorque'>,
   person: Person,
-): { readonly verdict: Exclude<TorqueVerdict, 'below'>; readonly cautions: readonly Caution[] } {
+): {
+  readonly verdict: Exclude<TorqueVerdict, 'below'>;
+  readonly joint_Nm: number;
+  readonly cautions: readonly Caution[];
+} {
   const write = createWriter(person.units);
   const { governing } = torqueOf(joint);
   const judged = judgeTorqueAttempt({
@@ -200,6 +220,7 @@ function attempted(
     range: governing,
     wrenchMaximum_Nm: wrench.maximum_Nm,
     wrenchMinimum_Nm: wrench.minimum_Nm,
+    adapter: body.adapter,
   });
   if (!judged.ok) {
     const sentence = problemText(judged.problem, write);
@@ -209,12 +230,51 @@ function attempted(
     });
   }
   if (judged.value.verdict === 'below') {
+    const lever = judged.cautions.find(({ id }) => id === 'M73');
+    // Not to be answered: the joint is not tight, and the wrench has to be set to another figure.
+    if (lever) requireStopsAnswered([lever], [], person);
     throw new AppProblem('torque-below-range', {
       detail: REFUSALS.underRange(
-        write.torque(body.torque_Nm),
+        write.torque(judged.value.joint_Nm),
         write.torqueRange(governing.minimum_Nm, governing.maximum_Nm),
       ),
     });
   }
-  return { verdict: judged.value.verdict, cautions: judged.cautions };
+  return { verdict: judged.value.verdict, joint_Nm: judged.value.joint_Nm, cautions: judged.cautions };
+}
+
+interface ToldPull {
+  readonly serial: string;
+  readonly turn_rad: number;
+  readonly findings: readonly PullFinding[];
+  readonly dropOuts: number;
+}
+
+/** What was read from a wrench is what it told, at this joint as it is now, and stands in one record. */
+async function pulled(
+  { detail, models, transaction }: JobAction,
+  { jointId, torque_Nm, adapter }: ParsedBody<'recordTorque'>,
+  pullId: string,
+  wrench: Wrench,
+): Promise<ToldPull> {
+  const row = await models.TorquePull.findOne({ where: { id: pullId, jobId: detail.job.id }, transaction });
+  const pull = row?.get({ plain: true });
+  const joined = detail.fitSteps.findLast(
+    ({ step }) => 'joint' in step && step.joint === jointId && step.kind === 'join',
+  );
+  const isOfNow = !joined || (pull?.at.getTime() ?? 0) >= Date.parse(joined.at);
+  const isUsed = detail.torqueRecords.some((record) => record.pullId === pullId);
+  if (!pull || pull.jointId !== jointId || pull.serial !== wrench.serial || !isOfNow || isUsed)
+    throw fieldProblem('pullId', 'notThatPull');
+  if (pull.peak_Nm !== torque_Nm || !isDeepStrictEqual(adapter, pull.adapter))
+    throw fieldProblem('torque_Nm', 'notAsPulled');
+  const judged = judgePull({ samples: pull.samples, set_Nm: pull.set_Nm });
+  if (!judged.ok) throw fieldProblem('pullId', 'notThatPull');
+  const { findings, turn_rad } = judged.value;
+  const other = findings.find(isNoFigure);
+  if (other)
+    throw new AppProblem('no-answer', {
+      detail: REFUSALS.pullOtherUnit(pull.serial, PULL_UNITS[other] ?? ''),
+    });
+  return { serial: pull.serial, turn_rad, findings, dropOuts: pull.dropOuts };
 }

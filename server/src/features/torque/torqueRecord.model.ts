@@ -28,6 +28,8 @@ export const defineTorqueRecord = (sequelize: Sequelize) =>
       wrenchName: optionalText(),
       torque_Nm: optionalQuantity(),
       typed: text(),
+      adapter: json('adapter', true),
+      pullId: optionalReference(),
       because: optionalText(),
       freshWashers: whole(),
       settled: flag('settled'),

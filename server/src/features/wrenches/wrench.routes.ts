@@ -41,7 +41,7 @@ export function wrenchHandlers({ database, clock }: Dependencies): WrenchHandler
       // The same wrench sent twice is one wrench.
       if ((await Wrenches.findByPk(body.id)) === null)
         try {
-          await Wrenches.create({ ...body, isRetired: false, version: 0 });
+          await Wrenches.create({ ...body, serial: body.serial ?? null, isRetired: false, version: 0 });
         } catch (error) {
           if ((await Wrenches.findByPk(body.id)) === null) throw error;
         }

@@ -10,7 +10,7 @@ import type { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Dialog } from '../../design/Dialog.tsx';
-import { Fine, Label, Line, Stack } from '../../design/layout.ts';
+import { Label, Line, Stack } from '../../design/layout.ts';
 import { Pick } from '../../design/Pick.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 
@@ -90,10 +90,33 @@ function Met({ step, send }: { readonly step: PlanStep; readonly send: Send }) {
       {lines.map((id) => (
         <OfLine key={id} lineId={id} send={send} />
       ))}
-      {joints.length + lines.length === 0 ? (
-        <Fine>This step is about no single joint or line: choose one in the plan.</Fine>
-      ) : null}
+      {joints.length + lines.length === 0 ? <Anywhere send={send} /> : null}
     </Stack>
+  );
+}
+
+/** The step is about no single joint or line: what is met is said of any of them. */
+function Anywhere({ send }: { readonly send: Send }) {
+  const detail = useJob();
+  const names = fitNames(detail);
+  const { scope } = fitPlanOf(detail);
+  const joints = detail.joints.map(({ jointId }) => jointId);
+  const lines = scope.lines.filter(({ action }) => action !== 'leave').map(({ id }) => id);
+  const [about, setAbout] = useState('');
+  return (
+    <>
+      <Pick
+        label="What is it about?"
+        value={about}
+        options={[
+          { value: '', text: 'choose a joint or a hose' },
+          ...[...joints, ...lines].map((id) => ({ value: id, text: names(id) })),
+        ]}
+        onChange={setAbout}
+      />
+      {joints.includes(about) ? <AtJoint jointId={about} send={send} /> : null}
+      {lines.includes(about) ? <OfLine lineId={about} send={send} /> : null}
+    </>
   );
 }
 

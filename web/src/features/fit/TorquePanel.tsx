@@ -1,7 +1,7 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
 import type { TorqueRecord } from '@zephyrcombe/contract';
 import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
-import { digestOf, fittedFacts, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
+import { isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
   cautionText,
   MATERIAL_NAMES,
@@ -11,40 +11,33 @@ import {
   WITNESS_MARK_NAMES,
 } from '@zephyrcombe/messages';
 import type { Caution, PartTorque } from '@zephyrcombe/core';
-import {
-  fromSI,
-  judgeTorqueAttempt,
-  judgeTorquePart,
-  SOURCES,
-  washersNeeded,
-  wrenchRange,
-} from '@zephyrcombe/core';
+import { fromSI, judgeTorquePart, SOURCES, wrenchRange } from '@zephyrcombe/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { focusHeading, headingIn } from '../../app/focusHeading.ts';
-import { newId } from '../../app/newId.ts';
 import { useToday, useWriter } from '../../app/SessionContext.ts';
-import { useDraft } from '../../app/useDraft.ts';
 import { PlainButton, PrimaryButton } from '../../design/Button.tsx';
 import { Tick } from '../../design/fields.tsx';
 import { Pick } from '../../design/Pick.tsx';
 import { Figure, Fine, Hero, Label, Rows, Spread, Stack } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
 import { Ruler } from '../../drawing/Ruler.tsx';
-import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { QuantityField } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
+import { AdapterEntry } from './AdapterEntry.tsx';
 import { ByFeel, NoFigure } from './ByFeel.tsx';
 import { daysBetween } from './daysBetween.ts';
 import { Hand } from './Hand.ts';
+import { PullOfRecord, PullPanel } from './PullPanel.tsx';
+import type { TorqueAttempt } from './useTorqueAttempt.ts';
+import { useTorqueAttempt } from './useTorqueAttempt.ts';
 
 const NOT_ON_YET = 'Put this joint on by hand first, as the plan has it.';
-const EMPTY = { text: '', wrenchId: '', washers: false, witness: false, id: '' };
 
 interface TorquePanelProps {
   readonly view: JointView;
@@ -86,7 +79,7 @@ export function TorquePanel({
       (last === null || last.torque_Nm === null) ? (
         <NoFigure view={view} />
       ) : (
-        <RangeOfJoint view={view} reading_Nm={attempt.reading?.value_SI ?? null} last={last} />
+        <RangeOfJoint view={view} reading_Nm={jointTorqueOf(attempt)} last={last} />
       )}
       {isDone ? (
         <Recorded view={view} last={last} nextJointId={nextJointId} nextName={nextNames[0]} onNext={onNext} />
@@ -99,72 +92,9 @@ export function TorquePanel({
   );
 }
 
-/** What is typed at a joint, and what the core says of it. */
-function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
-  const detail = useJob();
-  const { joint, eyes } = view;
-  const torques = torqueOf(joint);
-  const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
-  const record = useJobAction('recordTorque', detail.job.id, clear);
-  // The smallest wrench that reaches the range is the one a colleague would hand over.
-  const fitting =
-    detail.wrenches.find((wrench) => wrench.maximum_Nm >= torques.governing.maximum_Nm) ?? detail.wrenches[0];
-  const wrench = detail.wrenches.find((candidate) => candidate.id === draft.wrenchId) ?? fitting;
-  const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
-  const washerCount = needed?.ok ? needed.value : null;
-  const freshWashers = draft.washers ? (washerCount ?? 0) : 0;
-  const reading = readQuantity(draft.text, 'torque').quantity;
-  const judged =
-    reading === null || !wrench
-      ? null
-      : judgeTorqueAttempt({
-          seal: joint.seal,
-          eyes,
-          freshWashers,
-          reading_Nm: reading.value_SI,
-          range: torques.governing,
-          wrenchMaximum_Nm: wrench.maximum_Nm,
-          wrenchMinimum_Nm: wrench.minimum_Nm,
-        });
-  const parts = fittedFacts(detail, joint.id);
-  return {
-    draft,
-    record,
-    torques,
-    wrench,
-    /** Null where the joint has none. */
-    washerCount,
-    reading,
-    judged,
-    parts,
-    // What was refused is refused no longer once something is changed.
-    change: (next: Partial<typeof EMPTY>) => {
-      if (record.isError) record.reset();
-      setDraft({ ...draft, ...next });
-    },
-    send: () => {
-      if (reading === null || !wrench || !judged?.ok) return;
-      const id = draft.id === '' ? newId() : draft.id;
-      setDraft({ ...draft, id });
-      onStay(joint.id);
-      record.mutate({
-        params: { jobId: detail.job.id },
-        body: {
-          id,
-          jointId: joint.id,
-          wrenchId: wrench.id,
-          torque_Nm: reading.value_SI,
-          typed: reading.typed,
-          freshWashers,
-          witnessMark: draft.witness,
-          seen: digestOf(parts),
-          overrides: [],
-        },
-      });
-    },
-  };
-}
-type Attempt = ReturnType<typeof useTorqueAttempt>;
+/** What the joint has by what was read; null where nothing was. */
+const jointTorqueOf = ({ judged, reading }: TorqueAttempt): number | null =>
+  judged?.ok ? judged.value.joint_Nm : (reading?.value_SI ?? null);
 
 interface RangeOfJointProps {
   readonly view: JointView;
@@ -236,7 +166,9 @@ function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: Reco
           {last.wrenchName === null ? `: ${last.because ?? ''}` : `, with ${last.wrenchName}`}
           {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
           {last.witnessMark ? ', witness mark made' : ''}.
+          {last.adapter ? ` Read with a crowfoot: ${last.typed}.` : ''}
         </p>
+        {last.pullId ? <PullOfRecord pullId={last.pullId} joint={joint} /> : null}
       </Notice>
       {isClosed(job) ? null : nextJointId === null ? (
         <PrimaryButton onPress={() => void navigate(`/jobs/${job.id}/bleed`)}>
@@ -251,7 +183,7 @@ function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: Reco
 
 interface EntryProps {
   readonly view: JointView;
-  readonly attempt: Attempt;
+  readonly attempt: TorqueAttempt;
   readonly last: TorqueRecord | null;
   readonly nextNames: readonly string[];
 }
@@ -278,19 +210,20 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
           <p>New bolt, fresh washers, then torque it again and record it.</p>
         </Notice>
       ) : null}
+      <PullPanel jointId={joint.id} attempt={attempt} />
       <QuantityField
-        label="Torque reached"
+        label={draft.hasAdapter ? 'Torque read on the wrench' : 'Torque reached'}
         kind="torque"
         big
         placeholder="e.g. 19.6 N·m or 14 lbf·ft"
         text={draft.text}
-        onText={(text) => change({ text })}
+        onText={(text) => change({ text, readFrom: '' })}
         onEnter={send}
         error={judged && !judged.ok ? problemText(judged.problem, write) : null}
       />
       <HowItWasDone view={view} attempt={attempt} />
       {judged?.ok && judged.value.verdict === 'below' && reading ? (
-        <Notice severity="warn" title={`${write.torque(reading.value_SI)} is not tight enough yet`}>
+        <Notice severity="warn" title={`${write.torque(judged.value.joint_Nm)} is not tight enough yet`}>
           <p>
             {joint.seal === 'banjo' ? 'The washers have not crushed onto both faces. ' : ''}Tighten into{' '}
             {write.torqueRange(torques.governing.minimum_Nm, torques.governing.maximum_Nm)}.
@@ -300,7 +233,7 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
       {judged?.ok ? (
         <Cautions
           cautions={[
-            ...judgeTorquePart(torques, fittedBolt(joint, chosen.bolt), reading?.value_SI ?? null),
+            ...judgeTorquePart(torques, fittedBolt(joint, chosen.bolt), judged.value.joint_Nm),
             ...shownCautions(judged.cautions, draft.washers),
           ]}
           answering={record.error?.code === 'stop-not-answered'}
@@ -347,10 +280,11 @@ function HowItWasDone({ view: { joint, eyes }, attempt }: Pick<EntryProps, 'view
           {range?.ok ? `trusted ${write.torqueRange(range.value.lowest_Nm, range.value.highest_Nm)}` : ''}
           <br />
           {wrench?.calibratedOn
-            ? `checked ${daysBetween(wrench.calibratedOn, today)} days ago`
+            ? `calibrated ${daysBetween(wrench.calibratedOn, today)} days ago`
             : 'no calibration date'}
         </Fine>
       </Spread>
+      <AdapterEntry attempt={attempt} />
       {washerCount === null ? null : (
         <Tick isSelected={draft.washers} onChange={(washers) => change({ washers })}>
           {washerCount} fresh washers fitted, one on both sides of {eyes === 1 ? 'the eye' : 'every eye'}
@@ -375,7 +309,7 @@ function HowItWasDone({ view: { joint, eyes }, attempt }: Pick<EntryProps, 'view
 }
 
 interface RecordButtonProps {
-  readonly attempt: Attempt;
+  readonly attempt: TorqueAttempt;
   readonly isHandTight: boolean;
 }
 
@@ -386,7 +320,7 @@ function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
   if (verdict === 'above' && reading)
     return (
       <PlainButton isPending={record.isPending} because={isHandTight ? null : NOT_ON_YET} onPress={send}>
-        Record {write.torque(reading.value_SI)} as over-torqued
+        Record {write.torque(judged?.ok ? judged.value.joint_Nm : reading.value_SI)} as over-torqued
       </PlainButton>
     );
   const because = !isHandTight
@@ -397,10 +331,14 @@ function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
         ? 'Type the torque that was reached.'
         : verdict === 'within'
           ? null
-          : 'It has to lie in the range.';
+          : attempt.adapter === 'unsaid'
+            ? 'Measure what is on the wrench.'
+            : 'It has to lie in the range.';
   return (
     <PrimaryButton isPending={record.isPending} because={because} onPress={send}>
-      {reading && verdict === 'within' ? `Record ${write.torque(reading.value_SI)}` : 'Record the torque'}
+      {judged?.ok && verdict === 'within'
+        ? `Record ${write.torque(judged.value.joint_Nm)}`
+        : 'Record the torque'}
     </PrimaryButton>
   );
 }

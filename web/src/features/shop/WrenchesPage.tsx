@@ -19,13 +19,16 @@ import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { RecordForm } from '../../design/RecordForm.tsx';
 import { ShopFrame } from './ShopFrame.tsx';
 
-type Fields = Pick<Wrench, 'name' | 'minimum_Nm' | 'calibratedOn'> & { readonly maximum_Nm: number | null };
+type Fields = Pick<Wrench, 'name' | 'minimum_Nm' | 'calibratedOn' | 'serial'> & {
+  readonly maximum_Nm: number | null;
+};
 const EMPTY: Fields & { readonly id: string } = {
   id: '',
   name: '',
   minimum_Nm: null,
   maximum_Nm: null,
   calibratedOn: null,
+  serial: null,
 };
 
 export function WrenchesPage() {
@@ -70,6 +73,7 @@ function WrenchRow({ wrench, mayKeep }: { readonly wrench: Wrench; readonly mayK
             {wrench.calibratedOn
               ? `calibrated ${write.date(wrench.calibratedOn)}`
               : 'no calibration on record'}
+            {wrench.serial === null ? '' : `, read as ${wrench.serial}`}
           </Fine>
         </span>
         {mayKeep ? (
@@ -128,6 +132,12 @@ function WrenchFields({ fields, onFields }: WrenchFieldsProps) {
         value={fields.calibratedOn ?? ''}
         onChange={(day) => onFields({ ...fields, calibratedOn: day === '' ? null : day })}
       />
+      <TextField
+        label="Serial number, of one that can be read by this application (may stay empty)"
+        name="serial"
+        value={fields.serial ?? ''}
+        onChange={(serial) => onFields({ ...fields, serial: serial === '' ? null : serial })}
+      />
     </Stack>
   );
 }
@@ -150,13 +160,15 @@ function EditWrench({ wrench }: { readonly wrench: Wrench }) {
   });
   const send = (changes: Partial<Wrench>) =>
     save.mutate({ params: { wrenchId: wrench.id }, body: { version: wrench.version, ...changes } });
-  const { name, minimum_Nm, maximum_Nm, calibratedOn } = fields;
+  const { name, minimum_Nm, maximum_Nm, calibratedOn, serial } = fields;
   return (
     <div style={{ padding: '12px 0 20px' }}>
       <RecordForm
         saves={[save]}
         onSend={() =>
-          maximum_Nm === null ? undefined : send({ name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn })
+          maximum_Nm === null
+            ? undefined
+            : send({ name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn, serial })
         }
       >
         <WrenchFields fields={fields} onFields={setFields} />
@@ -190,12 +202,12 @@ function NewWrench() {
       setRound(round + 1);
     },
   });
-  const { name, minimum_Nm, maximum_Nm, calibratedOn } = draft;
+  const { name, minimum_Nm, maximum_Nm, calibratedOn, serial } = draft;
   const enter = () => {
     if (maximum_Nm === null) return;
     const id = draft.id === '' ? newId() : draft.id;
     setDraft({ ...draft, id });
-    add.mutate({ body: { id, name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn } });
+    add.mutate({ body: { id, name: name.trim(), minimum_Nm, maximum_Nm, calibratedOn, serial } });
   };
   return (
     <Sheet>
