@@ -449,6 +449,33 @@ const SENTENCES: Sentences = {
           ? 'A joint that weeps, or cannot be opened, does not heal. Take it into this job in Look over, or say why not.'
           : 'A worn hose gives no second warning, and one that has collapsed inside holds a caliper on. Take it into this job, or say why not.',
   }),
+  M52: ({ cleaner }) => ({
+    title:
+      cleaner === null
+        ? 'Nobody has said what it was cleaned with'
+        : 'No flame near chlorinated cleaner: the fumes are poison',
+    advice:
+      cleaner === null
+        ? 'Say it under “something is different” before anything gets hot. Chlorinated cleaner and heat make a poisonous gas.'
+        : 'Wipe it off, let it dry in moving air until nothing is left, and clean with one that has no chlorine in it.',
+  }),
+  M53: () => ({
+    title: 'An open-ended spanner rounds a tube nut',
+    advice: 'Use a flare-nut wrench, and hold the hexagon of the hose against it.',
+  }),
+  M59: ({ needed }) => ({
+    title: 'It was on for the trial, and no new washer is recorded',
+    advice: `Take the bolt out once more and put ${needed} new washers in before it is tightened.`,
+  }),
+  M62: () => ({
+    title: 'No tape and no paste on a brake thread',
+    advice:
+      'The seat seals, not the thread: a shred of it blocks a valve. Clean both threads, then join them.',
+  }),
+  M69: () => ({
+    title: 'The bracket is bare where it was trimmed',
+    advice: 'Take the burr off and paint it: it rusts there, and its edge cuts.',
+  }),
   M63: () => ({
     title: 'Cleaned before it was soaked',
     advice:

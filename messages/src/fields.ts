@@ -127,6 +127,7 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   nippleId: 'nipple',
   subjectId: 'part it is about',
   wrenchId: 'wrench',
+  pullId: 'pull of the wrench',
   serviceId: 'number of the service',
   traceId: 'tracings',
   cornerId: 'corner with the route',

@@ -1,5 +1,5 @@
 /** The plan of fitting in words: what a step asks for, why it comes where it does, and what can be done where there is no plan. */
-import type { PlanStep, RuleId, StepKind } from '@zephyrcombe/core/plan';
+import type { Cleaner, PlanStep, RuleId, StepKind } from '@zephyrcombe/core/plan';
 import type { FitFactKind } from '@zephyrcombe/contract';
 import { lowerFirst } from './lowerFirst.ts';
 import { POSE_NAMES } from './names.ts';
@@ -291,6 +291,12 @@ export const HOLD_KIND_NAMES = {
   guide: 'Guide',
 } as const;
 
+export const CLEANER_NAMES: Readonly<Record<Cleaner, string>> = {
+  none: 'no solvent',
+  plain: 'cleaner without chlorine',
+  chlorinated: 'chlorinated cleaner',
+};
+
 export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   access: 'how it is reached',
   neckStop: 'a stop for the neck',
@@ -307,4 +313,8 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   seizedWay: 'way at the seized nut',
   backOut: 'the old one goes on again',
   oldBroken: 'the old one is not whole',
+  cleaner: 'cleaned with',
+  openSpanner: 'an open-ended spanner on its nut',
+  sealant: 'tape or paste on its thread',
+  bareBracket: 'its bracket trimmed and not painted',
 };

@@ -1,5 +1,5 @@
 /** What is said about fitting a job: how its joints can be reached, what holds its lines, which way is chosen; and the steps taken. */
-import { HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
+import { CLEANERS, HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
 import { z } from 'zod';
 import { PlanStepSchema } from '../formats/fitPlan.ts';
 import { Id, Instant, Name } from './common.ts';
@@ -50,6 +50,11 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('seizedWay', z.enum([...SEIZED_WAYS, 'auto'])),
   said('backOut', z.boolean()),
   said('oldBroken', z.boolean()),
+  /** What the parts were cleaned with, of the whole job. */
+  said('cleaner', z.enum(CLEANERS)),
+  said('openSpanner', z.boolean()),
+  said('sealant', z.boolean()),
+  said('bareBracket', z.boolean()),
 ]);
 export type FitFactSaid = z.infer<typeof FitFactSaidSchema>;
 export type FitFactKind = FitFactSaid['kind'];

@@ -138,10 +138,16 @@ export interface CautionEvidence {
     readonly washerMaterial: string;
   };
   /** What was left out before it. */
+  /** What it was cleaned with; null where nobody has said. */
+  M52: { readonly cleaner: string | null };
+  M53: Record<never, never>;
+  M59: { readonly needed: number };
+  M62: Record<never, never>;
   M63: { readonly before: StepKind };
   M64: { readonly before: StepKind };
   /** Where the lead was plugged in, and where it lay before. */
   M66: { readonly side: string; readonly was: string };
+  M69: Record<never, never>;
   M70: {
     readonly part: TorquePart;
     readonly minimum_Nm: number;

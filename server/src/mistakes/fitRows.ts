@@ -33,6 +33,29 @@ const seized = async (job: PlayedJob): Promise<string> => {
   return id;
 };
 
+/** Up to the flame, on a circuit that is drained. */
+const heated =
+  (cleaner?: string): Play =>
+  async (job) => {
+    await begun(job);
+    const id = await seized(job);
+    await job.done(job.say('seizedWay', id, 'heat'));
+    await job.keep('drain');
+    if (cleaner) await job.done(job.say('cleaner', job.id, cleaner));
+    await upTo(job, ({ kind }) => kind === 'heat');
+    return job.said(job.steps([{ kind: 'heat', joint: id, wearing: ['faceShield', 'leatherGloves'] }]));
+  };
+
+const spanner =
+  (isOpenEnded: boolean, isLast: (step: PlanStep) => boolean): Play =>
+  async (job) => {
+    await begun(job);
+    const id = await joint(job);
+    await upTo(job, (step) => 'joint' in step && step.joint === id && isLast(step));
+    await job.done(job.say('openSpanner', id, isOpenEnded));
+    return job.said(job.take((step) => 'joint' in step && step.joint === id && isLast(step)));
+  };
+
 const lead =
   (side: string): Play =>
   async (job) => {
@@ -90,6 +113,72 @@ export const FITTING: readonly MistakeRow[] = [
     clean: async (job) => {
       await begun(job);
       return job.said(job.steps([{ kind: 'clean', joint: await seized(job) }]));
+    },
+  },
+  {
+    id: 'M52',
+    options: FLARE,
+    paths: {
+      'nobody has said what it was cleaned with': heated(),
+      'cleaned with chlorine': heated('chlorinated'),
+      'said otherwise first, and then as it was': async (job) => {
+        await job.specified();
+        await job.done(job.say('cleaner', job.id, 'none'));
+        return heated('chlorinated')(job);
+      },
+    },
+    clean: heated('plain'),
+  },
+  {
+    id: 'M53',
+    options: FLARE,
+    paths: {
+      'an open-ended spanner to crack the nut': spanner(true, isCrack),
+      'to take it off': spanner(true, ({ kind }) => kind === 'open'),
+    },
+    clean: spanner(false, isCrack),
+  },
+  {
+    id: 'M59',
+    paths: {
+      'joined for the trial, and no new washers': async (job) => {
+        await job.specified();
+        await job.done(job.say('trialWashers', job.id, 'off'));
+        await job.fitted();
+        return job.said(job.torque('A', { freshWashers: 0 }));
+      },
+    },
+    clean: async (job) => {
+      await job.specified();
+      await job.done(job.say('trialWashers', job.id, 'off'));
+      await job.fitted();
+      return job.said(job.torque('A'));
+    },
+  },
+  {
+    id: 'M62',
+    paths: {
+      'tape on the thread when it is joined': async (job) => {
+        await begun(job);
+        const id = await joint(job);
+        await upTo(job, (step) => step.kind === 'join' && step.joint === id);
+        await job.done(job.say('sealant', id, true));
+        return job.said(job.take((step) => step.kind === 'join' && step.joint === id));
+      },
+      'found when it is tightened': async (job) => {
+        await job.specified();
+        await job.fitted();
+        await job.done(job.say('sealant', await joint(job), true));
+        return job.said(job.torque());
+      },
+    },
+    clean: async (job) => {
+      await job.specified();
+      await job.fitted();
+      const id = await joint(job);
+      await job.done(job.say('sealant', id, true));
+      await job.done(job.say('sealant', id, false));
+      return job.said(job.torque());
     },
   },
   {

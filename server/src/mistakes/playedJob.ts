@@ -311,6 +311,20 @@ export class PlayedJob {
     this.told = null;
     return reply;
   };
+  /** A step of the plan by itself, wherever it stands. */
+  take = async (isStep: (step: PlanStep) => boolean): Promise<Reply> => {
+    const step = fitPlanOf(await this.now()).plan.steps.find(isStep);
+    if (!step) throw new Error('The plan has no such step');
+    return this.steps([step]);
+  };
+  /** Every reservoir of the job kept wet, or drained. */
+  async keep(kept: 'wet' | 'drain'): Promise<void> {
+    const { scope } = fitPlanOf(await this.now());
+    for (const { id } of scope.reservoirs) await this.done(this.say('kept', id, kept));
+    // A unit that runs dry has to be cycled.
+    for (const { abs } of scope.circuits)
+      if (abs) await this.done(this.say('absCycle', abs, kept === 'drain'));
+  }
   say = (kind: string, subjectId: string, value: unknown) =>
     this.ask('POST', this.at('/fit-facts'), { id: randomUUID(), said: { kind, subjectId, value } });
   private async fit(act: (server: TestServer) => Promise<Reply>): Promise<Reply> {

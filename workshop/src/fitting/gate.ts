@@ -3,10 +3,11 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { capsOfJob, partsOf, refitCautions, stepOfOpening } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import type { FitStepJudged, PlanStep } from '@zephyrcombe/core/plan';
-import { judgeFitStep } from '@zephyrcombe/core/plan';
+import { judgeFitStep, judgePractice } from '@zephyrcombe/core/plan';
 import { jointGate, offerUpGate, specifiedGate } from '../gates/hoses.ts';
 import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
+import { factOf } from './facts.ts';
 import type { NameOf } from './fitPlanOf.ts';
 import { fitNames, fitPlanOf } from './fitPlanOf.ts';
 import { isTorqued } from '../stages/stages.ts';
@@ -64,6 +65,7 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
         const subject = caution.subject === undefined ? about : nameOf(caution.subject);
         return subject === null ? caution : { ...caution, subject };
       }),
+      ...practiceOf(detail, step),
       ...(step.kind === 'join' ? refitCautions(detail, step.joint) : []),
       ...(step.kind === 'countCaps' ? capsOfJob(detail) : []),
     ],
@@ -147,6 +149,20 @@ function joinedBy(detail: JobDetail, step: PlanStep): string | null {
   const [what, id = '', end] = step.opening.split(':');
   const line = fitPlanOf(detail).scope.lines.find((one) => one.id === id);
   return what === 'port' ? id : ((end === 'A' ? line?.A.joint : line?.B.joint) ?? null);
+}
+
+/** What was said of how it is done. */
+function practiceOf(detail: JobDetail, step: PlanStep): readonly Caution[] {
+  const at = 'joint' in step ? partsOf(detail).joints.find(({ id }) => id === step.joint) : undefined;
+  const line =
+    'hold' in step ? fitPlanOf(detail).scope.holds.find(({ id }) => id === step.hold)?.line : undefined;
+  const cautions = judgePractice(step, at?.seal ?? null, {
+    cleaner: factOf(detail, 'cleaner', detail.job.id) ?? null,
+    openSpanner: at !== undefined && factOf(detail, 'openSpanner', at.id) === true,
+    sealant: at !== undefined && factOf(detail, 'sealant', at.id) === true,
+    bareBracket: line !== undefined && factOf(detail, 'bareBracket', line) === true,
+  });
+  return at ? cautions.map((caution) => ({ ...caution, subject: at.name })) : cautions;
 }
 
 function subjectOf(detail: JobDetail, step: PlanStep): string | null {

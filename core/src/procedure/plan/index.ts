@@ -4,6 +4,8 @@ export { drafted, FIT_PLAN_FORMAT, FIT_PLAN_SCHEMA_VERSION, planFrom, planOf } f
 export type { LearntTime, StepTime, TotalTime } from './estimate.ts';
 export { learntTime, SOAK_s, totalTime, USUAL_TIME_s } from './estimate.ts';
 export type { FitStepJudged } from './fitStepCautions.ts';
+export type { Cleaner, FitPractice } from './practice.ts';
+export { CLEANERS, judgePractice } from './practice.ts';
 export { judgeFitStep } from './fitStepCautions.ts';
 export type { PassedOver, StepVerdict, Wait } from './judgeStep.ts';
 export { judgeStep } from './judgeStep.ts';

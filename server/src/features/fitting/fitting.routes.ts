@@ -65,12 +65,15 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'soak':
     case 'seized':
     case 'seizedWay':
+    case 'openSpanner':
+    case 'sealant':
       return among(joints);
     case 'holds':
     case 'leads':
     case 'turnEnd':
     case 'backOut':
     case 'oldBroken':
+    case 'bareBracket':
       return among(hoses);
     case 'kept':
     case 'absCycle':
@@ -81,6 +84,7 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
       );
     case 'rhythm':
     case 'trialWashers':
+    case 'cleaner':
       return subjectId === detail.job.id;
     case 'cover':
       // A new one has an id of its own.

@@ -114,15 +114,15 @@ describe('wrenches', () => {
     await Promise.all([enter({ id }), enter({ id })]);
     const found = async () =>
       (await server.ask('GET', '/api/wrenches')).json<Wrenches>().items.filter((wrench) => wrench.id === id);
-    expect(await found()).toEqual([{ id, ...FIELDS, isRetired: false, version: 0 }]);
+    expect(await found()).toEqual([{ id, ...FIELDS, serial: null, isRetired: false, version: 0 }]);
     const change = (body: object) => server.ask('PATCH', `/api/wrenches/${id}`, body, lead);
-    await change({ version: 0, calibratedOn: '2026-11-20' });
+    await change({ version: 0, calibratedOn: '2026-11-20', serial: 'SIM-9' });
     expect(problemOf(await change({ version: 0, name: 'Other' })).code).toBe('stale-write');
     const job = async () => (await server.job('wick-front')).wrenches.map(({ name }) => name);
     expect(await job()).toContain('Long arm');
     await change({ version: 1, isRetired: true });
     expect(await job()).not.toContain('Long arm');
-    expect(await found()).toMatchObject([{ isRetired: true, calibratedOn: '2026-11-20' }]);
+    expect(await found()).toMatchObject([{ isRetired: true, calibratedOn: '2026-11-20', serial: 'SIM-9' }]);
   });
 
   test.each([

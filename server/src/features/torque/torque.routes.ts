@@ -48,7 +48,10 @@ interface Tightened {
 }
 
 /** Everything that stands before a wrench is put on, whatever is read on it; null where it was recorded before. */
-function atTheJoint({ detail, person }: JobAction, { id, jointId, witnessMark, seen }: Tightened) {
+function atTheJoint(
+  { detail, person }: JobAction,
+  { id, jointId, freshWashers, witnessMark, seen }: Tightened,
+) {
   if (detail.torqueRecords.some((record) => record.id === id)) return null;
   const joint = partsOf(detail).joints.find((candidate) => candidate.id === jointId);
   const state = detail.joints.find((candidate) => candidate.jointId === jointId);
@@ -69,6 +72,7 @@ function atTheJoint({ detail, person }: JobAction, { id, jointId, witnessMark, s
   const cautions: readonly Caution[] = [
     ...capsAt(detail, joint.id),
     ...(gate?.cautions ?? []),
+    ...leftBare(planned, freshWashers, joint.name),
     // Another bolt chosen since it was put on; what was answered then is answered.
     ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
   ];
@@ -242,6 +246,14 @@ function attempted(
   }
   return { verdict: judged.value.verdict, joint_Nm: judged.value.joint_Nm, cautions: judged.cautions };
 }
+
+/** Joined for the trial without new washers, and none is put in now. */
+const leftBare = (planned: readonly PlanStep[], freshWashers: number, subject: string): readonly Caution[] =>
+  planned.flatMap((step): Caution[] =>
+    step.kind === 'freshWashers' && freshWashers === 0
+      ? [{ id: 'M59', evidence: { needed: step.washers }, subject }]
+      : [],
+  );
 
 interface ToldPull {
   readonly serial: string;

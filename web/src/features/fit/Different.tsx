@@ -126,6 +126,8 @@ function AtJoint({ jointId, send }: { readonly jointId: string; readonly send: S
   const { plan, scope } = fitPlanOf(detail);
   const joint = scope.joints.find(({ id }) => id === jointId);
   const isSeized = factOf(detail, 'seized', jointId) === true;
+  const isOpenSpanner = factOf(detail, 'openSpanner', jointId) === true;
+  const isSealed = factOf(detail, 'sealant', jointId) === true;
   const hasNut = partsOf(detail).joints.find(({ id }) => id === jointId)?.seal !== 'banjo';
   return (
     <div role="group" aria-label={name}>
@@ -167,6 +169,20 @@ function AtJoint({ jointId, send }: { readonly jointId: string; readonly send: S
           >
             {joint?.soak ? 'Needs no oil after all' : 'Rusty: soak it first'}
           </PlainButton>
+          {hasNut ? (
+            <PlainButton
+              aria-pressed={isOpenSpanner}
+              onPress={() => send({ kind: 'openSpanner', subjectId: jointId, value: !isOpenSpanner })}
+            >
+              {isOpenSpanner ? 'A flare-nut wrench is on it now' : 'There is only an open-ended spanner'}
+            </PlainButton>
+          ) : null}
+          <PlainButton
+            aria-pressed={isSealed}
+            onPress={() => send({ kind: 'sealant', subjectId: jointId, value: !isSealed })}
+          >
+            {isSealed ? 'The threads are clean again' : 'Tape or paste is on the thread'}
+          </PlainButton>
           <PlainButton
             aria-pressed={joint?.stop === true}
             onPress={() => send({ kind: 'neckStop', subjectId: jointId, value: joint?.stop !== true })}
@@ -192,6 +208,7 @@ function OfLine({ lineId, send }: { readonly lineId: string; readonly send: Send
   const name = fitNames(detail)(lineId);
   const isBack = factOf(detail, 'backOut', lineId) === true;
   const isBroken = factOf(detail, 'oldBroken', lineId) === true;
+  const isBare = factOf(detail, 'bareBracket', lineId) === true;
   const { job } = detail;
   return (
     <div role="group" aria-label={name}>
@@ -208,6 +225,12 @@ function OfLine({ lineId, send }: { readonly lineId: string; readonly send: Send
           onPress={() => send({ kind: 'oldBroken', subjectId: lineId, value: !isBroken })}
         >
           {isBroken ? 'The old one is whole after all' : 'The old one is not whole any more'}
+        </PlainButton>
+        <PlainButton
+          aria-pressed={isBare}
+          onPress={() => send({ kind: 'bareBracket', subjectId: lineId, value: !isBare })}
+        >
+          {isBare ? 'Its bracket is deburred and painted' : 'Its bracket was trimmed, and is bare there'}
         </PlainButton>
         <Line>
           <Link to={`/jobs/${job.id}/measure?hose=${lineId}`}>

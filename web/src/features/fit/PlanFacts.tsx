@@ -1,8 +1,14 @@
 /** What the plan rests on: choices of the job, what is known of its reservoirs and units, what holds and covers its lines. */
 import type { FitFactSaid, Hold } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
-import { HOLD_KINDS } from '@zephyrcombe/core/plan';
-import { HOLD_KIND_NAMES, KEPT_NAMES, RHYTHM_NAMES, TRIAL_WASHER_NAMES } from '@zephyrcombe/messages';
+import { CLEANERS, HOLD_KINDS } from '@zephyrcombe/core/plan';
+import {
+  CLEANER_NAMES,
+  HOLD_KIND_NAMES,
+  KEPT_NAMES,
+  RHYTHM_NAMES,
+  TRIAL_WASHER_NAMES,
+} from '@zephyrcombe/messages';
 import { factOf, factsOfKind, fitNames, fitPlanOf, holdsOf } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
@@ -80,6 +86,19 @@ function Choices({ send }: { readonly send: Send }) {
             text: TRIAL_WASHER_NAMES[value],
           }))}
           onChange={(value) => send({ kind: 'trialWashers', subjectId: job.id, value })}
+        />
+        <Pick
+          label="Cleaned with"
+          value={factOf(detail, 'cleaner', job.id) ?? ''}
+          options={[
+            ...(factOf(detail, 'cleaner', job.id) === undefined
+              ? [{ value: '' as const, text: 'nobody has said' }]
+              : []),
+            ...CLEANERS.map((value) => ({ value, text: CLEANER_NAMES[value] })),
+          ]}
+          onChange={(value) =>
+            value === '' ? undefined : send({ kind: 'cleaner', subjectId: job.id, value })
+          }
         />
       </Beside>
       {units.map((id) => (
