@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import type { Zephyrcombe } from './support/zephyrcombe.ts';
 import { choose } from './support/fields.ts';
+import { doneUpTo } from './support/fitting.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
 /** A job of its own on some hoses of a demo vehicle, measured and specified as a book of before has it: its address. */
@@ -40,10 +41,10 @@ async function specified(
 const heading = (page: Page) => page.getByTestId('step').getByRole('heading').first();
 
 /** Does the step that is shown, by its one button. */
-async function doStep(page: Page): Promise<string> {
+async function doStep(page: Page, by: 'tap' | 'click' = 'tap'): Promise<string> {
   const title = (await heading(page).textContent()) ?? '';
   const written = page.waitForResponse((reply) => reply.url().endsWith('/fit-steps'));
-  await page.getByTestId('done').tap();
+  await page.getByTestId('done')[by]();
   expect([title, (await written).status()]).toEqual([title, 200]);
   await expect(heading(page)).not.toHaveText(title);
   return title;
@@ -149,4 +150,30 @@ test('a nut that turns its pipe: said at the step, and the plan turns the hose; 
   await expect(
     page.getByRole('listitem').getByRole('button', { name: `Crack the ${at}, a quarter turn` }),
   ).toBeVisible();
+});
+
+test('a hose that touches in a pose is measured anew; moved and seen clear, it stands', async ({
+  page,
+  own,
+}) => {
+  await signIn(page, own);
+  await page.goto(await specified(page, own, 'Wick', 'Rear hose'));
+  await expect(heading(page)).toBeVisible();
+  await doneUpTo(page, /find its own lie$/);
+  await expect(heading(page)).toHaveText(/^Look in every pose/);
+  const seen = page.getByRole('textbox', { name: /, seen$/ });
+  const keep = page.getByRole('button', { name: /^Keep what (was|is) seen/ });
+  const looked = async (text: string) => {
+    for (const field of await seen.all()) await field.fill(text);
+    const written = page.waitForResponse((reply) => reply.url().endsWith('/fit-facts'));
+    await keep.click();
+    expect((await written).status()).toBe(200);
+  };
+  await looked('0 mm');
+  const passed = page.getByRole('note').filter({ hasText: /changed since it was measured|comes nearer/i });
+  await expect(passed.first()).toBeVisible();
+  await expect(page.getByTestId('done')).toBeDisabled();
+  await looked('25 mm');
+  await expect(passed).toHaveCount(0);
+  await doStep(page, 'click');
 });

@@ -528,6 +528,10 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
     ],
   ],
   isNoFigure: none,
+  judgeMovement: [
+    () => [{ poses: [{ pose: 'leftLock', seen_m: 0.01 }], expected_m: 0.012, margin_m: 0.005 }],
+  ],
+  judgeStripe: [() => [{ turned_rad: 0.2, free_m: 0.7, most_rad_per_m: 0.17 }]],
   judgePull: [
     () => [
       {

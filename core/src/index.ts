@@ -433,6 +433,8 @@ export { contactsOf } from './route/contacts.ts';
 export type { Crowfoot } from './joint/crowfoot.ts';
 export type { Pull, PullFinding, PullJudgement, PullSample } from './joint/pull.ts';
 export { isNoFigure, judgePull, PULL_FINDINGS } from './joint/pull.ts';
+export type { MovementJudgement, MovementSeen, PoseVerdict, SeenPose, Stripe } from './procedure/movement.ts';
+export { judgeMovement, judgeStripe, MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from './procedure/movement.ts';
 export type { Adapter } from './joint/crowfoot.ts';
 export { crowfootSetting, crowfootTorque } from './joint/crowfoot.ts';
 export type { CaliperClamp, CaliperKind, LeverForce } from './hydraulics/chain.ts';

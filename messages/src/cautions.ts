@@ -463,6 +463,10 @@ const SENTENCES: Sentences = {
     title: 'An open-ended spanner rounds a tube nut',
     advice: 'Use a flare-nut wrench, and hold the hexagon of the hose against it.',
   }),
+  M56: ({ turned_rad, most_rad_per_m }, write) => ({
+    title: `The hose is twisted by ${write.angle(turned_rad)}`,
+    advice: `At most ${write.angle(most_rad_per_m)} in a metre. Loosen the end that turns, let it settle, and bend a thin bracket before you turn a hose to reach.`,
+  }),
   M59: ({ needed }) => ({
     title: 'It was on for the trial, and no new washer is recorded',
     advice: `Take the bolt out once more and put ${needed} new washers in before it is tightened.`,

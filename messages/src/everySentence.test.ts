@@ -72,6 +72,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M58: { part: 'eye', partMaterial: 'aluminium', washerMaterial: 'copper' },
   M52: { cleaner: 'chlorinated' },
   M53: {},
+  M56: { turned_rad: 0.3, twist_rad_per_m: 0.4, most_rad_per_m: 0.17 },
   M59: { needed: 2 },
   M62: {},
   M63: { before: 'soak' },

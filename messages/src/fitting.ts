@@ -314,6 +314,8 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   backOut: 'the old one goes on again',
   oldBroken: 'the old one is not whole',
   cleaner: 'cleaned with',
+  movementSeen: 'least distance seen in each pose',
+  stripeTurned: 'turn of its stripe from end to end',
   openSpanner: 'an open-ended spanner on its nut',
   sealant: 'tape or paste on its thread',
   bareBracket: 'its bracket trimmed and not painted',

@@ -72,6 +72,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boxNotCome: { code: 'boxNotCome' },
   boxNotOpened: { code: 'boxNotOpened', hose: 'Front hose' },
   boltUsedUp: { code: 'boltUsedUp', joint: 'Front caliper' },
+  movesOtherwise: { code: 'movesOtherwise', hose: 'Front hose' },
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },
   itemsNotOn: { code: 'itemsNotOn', items: ['Bracket at the fork leg'] },
   lineNotMeasured: { code: 'lineNotMeasured', line: 'Hard line, front left' },

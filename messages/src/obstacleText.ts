@@ -251,6 +251,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `The bolt at ${obstacle.joint} does not go back: aluminium stretches once, and one that is necked, galled or rounded breaks.`,
         wayOut: 'Take a new bolt, and say at the joint that it is new.',
       };
+    case 'movesOtherwise':
+      return {
+        what: `${obstacle.hose} comes nearer to something than its drawing has it.`,
+        wayOut: 'Move the hose or its clip and look again, or take its length anew in Measure.',
+      };
     case 'portNotSeen':
       return {
         what: `Not seen yet at ${obstacle.joint}: ${listOf(

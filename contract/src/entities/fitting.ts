@@ -1,4 +1,5 @@
 /** What is said about fitting a job: how its joints can be reached, what holds its lines, which way is chosen; and the steps taken. */
+import { POSES } from '@zephyrcombe/core';
 import { CLEANERS, HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
 import { z } from 'zod';
 import { PlanStepSchema } from '../formats/fitPlan.ts';
@@ -52,6 +53,21 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('oldBroken', z.boolean()),
   /** What the parts were cleaned with, of the whole job. */
   said('cleaner', z.enum(CLEANERS)),
+  /** The least distance to anything that was seen in each pose, and what the drawing expects; null: not looked after all. */
+  said(
+    'movementSeen',
+    z
+      .strictObject({
+        poses: z
+          .array(z.strictObject({ pose: z.enum(POSES), seen_m: z.number().min(0).max(1) }))
+          .min(1)
+          .max(POSES.length),
+        expected_m: z.number().min(0).max(1).nullable(),
+      })
+      .nullable(),
+  ),
+  /** How far the stripe is turned from end to end. */
+  said('stripeTurned', z.number().min(-20).max(20)),
   said('openSpanner', z.boolean()),
   said('sealant', z.boolean()),
   said('bareBracket', z.boolean()),

@@ -67,6 +67,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M50: entry('stop', 'cylinderVolume'),
   M52: entry('stop', 'fitOrder'),
   M53: entry('warn', 'fitOrder'),
+  M56: entry('stop', 'hoseTwist'),
   M57: entry('stop', 'washerStack'),
   M58: entry('stop', 'hoseMaker'),
   M59: entry('stop', 'washerStack'),

@@ -141,6 +141,11 @@ export interface CautionEvidence {
   /** What it was cleaned with; null where nobody has said. */
   M52: { readonly cleaner: string | null };
   M53: Record<never, never>;
+  M56: {
+    readonly turned_rad: number;
+    readonly twist_rad_per_m: number;
+    readonly most_rad_per_m: number;
+  };
   M59: { readonly needed: number };
   M62: Record<never, never>;
   M63: { readonly before: StepKind };

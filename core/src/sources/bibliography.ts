@@ -216,6 +216,14 @@ export const SOURCES = {
     'commonPractice',
     'Torque over angle of one pull, from where it begins to bite; common practice, no published source',
   ),
+  movementMargin: source(
+    'estimate',
+    'Our estimate: 5 mm nearer than the drawing has it is another route, and nothing may touch',
+  ),
+  hoseTwist: source(
+    'estimate',
+    'Our default: ten degrees of twist in a metre of hose; the hose maker’s figure comes first',
+  ),
   leverage: source('textbook', 'Statics: the moment about the joint, the hand at the middle of the grip'),
   hydrostatics: source(
     'textbook',

@@ -56,6 +56,28 @@ const spanner =
     return job.said(job.take((step) => 'joint' in step && step.joint === id && isLast(step)));
   };
 
+const DEGREE = Math.PI / 180;
+/** Settled, and its stripe looked at. */
+const stripe =
+  (turned_deg: number, then: (job: PlayedJob) => ReturnType<PlayedJob['take']>): Play =>
+  async (job) => {
+    await begun(job);
+    await upTo(job, ({ kind }) => kind === 'movement');
+    await job.done(job.say('stripeTurned', job.hoseId, turned_deg * DEGREE));
+    return job.said(then(job));
+  };
+
+/** Settled, and seen in a pose. */
+const moved =
+  ({ seen_m, expected_m }: { readonly seen_m: number; readonly expected_m: number | null }): Play =>
+  async (job) => {
+    await begun(job);
+    await upTo(job, ({ kind }) => kind === 'movement');
+    const poses = [{ pose: 'leftLock', seen_m }];
+    await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m }));
+    return job.said(job.take(({ kind }) => kind === 'movement'));
+  };
+
 const lead =
   (side: string): Play =>
   async (job) => {
@@ -244,6 +266,56 @@ export const FITTING: readonly MistakeRow[] = [
       await begun(job);
       await job.done(job.handTight('B'));
       return job.said(job.torque('B', { wrenchId: demoId('wheel-110') }));
+    },
+  },
+  {
+    id: 'M56',
+    paths: {
+      'the stripe turned when it is looked at in every pose': stripe(30, (job) =>
+        job.take(({ kind }) => kind === 'movement'),
+      ),
+      'seen turned when it is tightened': async (job) => {
+        await job.specified();
+        await job.fitted();
+        await job.done(job.say('stripeTurned', job.hoseId, -1));
+        return job.said(job.torque());
+      },
+    },
+    clean: stripe(3, (job) => job.take(({ kind }) => kind === 'movement')),
+  },
+  {
+    id: 'M10',
+    isBlock: true,
+    paths: {
+      'it touches something in a pose': moved({ seen_m: 0, expected_m: null }),
+      'it comes nearer than its drawing has it': moved({ seen_m: 0.004, expected_m: 0.015 }),
+    },
+    clean: moved({ seen_m: 0.013, expected_m: 0.015 }),
+  },
+  {
+    id: 'M107',
+    isBlock: true,
+    paths: {
+      'seen after it was called clear, and then tightened': async (job) => {
+        await job.specified();
+        await job.fitted();
+        const poses = [{ pose: 'leftLock', seen_m: 0 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+        return job.said(job.torque());
+      },
+      'and then signed': async (job) => {
+        await job.readyToSign();
+        const poses = [{ pose: 'leftLock', seen_m: 0 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+        return job.said(job.finish());
+      },
+    },
+    clean: async (job) => {
+      await job.specified();
+      await job.fitted();
+      const poses = [{ pose: 'leftLock', seen_m: 0.02 }];
+      await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+      return job.said(job.torque());
     },
   },
   {

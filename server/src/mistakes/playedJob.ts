@@ -62,6 +62,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   'step.cutFace': 'M43',
   levelAtMark: 'M79',
   portNotSeen: 'M102',
+  movesOtherwise: 'M10',
   notProved: 'M37',
   'fitImpossible.PR7': 'M37',
   'fitImpossible.OF8': 'M51',

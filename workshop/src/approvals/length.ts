@@ -1,8 +1,10 @@
 /** What the taking of a length covers: the readings that count, the poses seen, the slack and how the hose moves. */
 import type { JobDetail, JobHose } from '@zephyrcombe/contract';
 import { liveReadings, tapeSetting } from '@zephyrcombe/contract';
+import { judgeMovement } from '@zephyrcombe/core';
+import { factOf } from '../fitting/facts.ts';
 import type { Facts } from './facts.ts';
-import { factsOf } from './facts.ts';
+import { changesBetween, factsOf } from './facts.ts';
 import type { Standing } from './standingOf.ts';
 import { standingOf } from './standingOf.ts';
 
@@ -19,12 +21,38 @@ export function lengthFacts(detail: JobDetail, hose: JobHose): Facts {
       tightBends,
     }),
   );
-  return factsOf({ length_m: hose.order_m, readings, checks, movement, lift, slack_m });
+  const seenMoving = seenOtherwise(detail, hose.hoseId);
+  return factsOf({
+    length_m: hose.order_m,
+    readings,
+    checks,
+    movement,
+    lift,
+    slack_m,
+    // What was seen as it was expected is no news of the length.
+    ...(seenMoving ? { seenMoving } : {}),
+  });
 }
 
-/** Of a length that was taken; one that was taken before this was kept stands. */
-export const lengthStanding = (detail: JobDetail, hose: JobHose): Standing =>
-  hose.order_m === null ? { state: 'none' } : standingOf(hose.lengthTaken, lengthFacts(detail, hose));
+/** Where the hose came nearer to something than its drawing has it, or touched: the length was taken by another route. */
+export function seenOtherwise(
+  detail: Pick<JobDetail, 'fitFacts'>,
+  hoseId: string,
+): Readonly<Record<string, number>> | null {
+  const seen = factOf(detail, 'movementSeen', hoseId);
+  const judged = seen ? judgeMovement(seen) : null;
+  if (!seen || !judged?.ok || !judged.value.reopens) return null;
+  return Object.fromEntries(seen.poses.map(({ pose, seen_m }) => [pose, seen_m]));
+}
+
+/** Of a length that was taken; one that was taken before this was kept stands, unless the hose was seen to touch since. */
+export function lengthStanding(detail: JobDetail, hose: JobHose): Standing {
+  if (hose.order_m === null) return { state: 'none' };
+  const seenMoving = hose.lengthTaken ? null : seenOtherwise(detail, hose.hoseId);
+  return seenMoving
+    ? { state: 'passed', changes: changesBetween(factsOf({}), factsOf({ seenMoving })) }
+    : standingOf(hose.lengthTaken, lengthFacts(detail, hose));
+}
 
 export const hasLengthPassed = (detail: JobDetail, hose: JobHose): boolean =>
   lengthStanding(detail, hose).state === 'passed';

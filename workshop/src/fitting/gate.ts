@@ -2,8 +2,10 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { capsOfJob, partsOf, refitCautions, stepOfOpening } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
+import { judgeStripe } from '@zephyrcombe/core';
 import type { FitStepJudged, PlanStep } from '@zephyrcombe/core/plan';
 import { judgeFitStep, judgePractice } from '@zephyrcombe/core/plan';
+import { lengthStanding, seenOtherwise } from '../approvals/length.ts';
 import { jointGate, offerUpGate, specifiedGate } from '../gates/hoses.ts';
 import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
@@ -59,6 +61,7 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
       ...(step.kind === 'offerUp' ? offerUpGate(detail, [step.line]) : []),
       ...(joined === null ? [] : jointGate(detail, joined)),
       ...(step.kind === 'route' ? lineGate(detail, step.line) : []),
+      ...(step.kind === 'movement' ? movementObstacles(detail, step.lines) : []),
     ],
     cautions: [
       ...(judged?.cautions ?? []).map((caution) => {
@@ -162,8 +165,44 @@ function practiceOf(detail: JobDetail, step: PlanStep): readonly Caution[] {
     sealant: at !== undefined && factOf(detail, 'sealant', at.id) === true,
     bareBracket: line !== undefined && factOf(detail, 'bareBracket', line) === true,
   });
-  return at ? cautions.map((caution) => ({ ...caution, subject: at.name })) : cautions;
+  return [
+    ...(at ? cautions.map((caution) => ({ ...caution, subject: at.name })) : cautions),
+    ...twisted(detail, step),
+  ];
 }
+
+const TWISTED_AT: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
+  'movement',
+  'freshWashers',
+  'torque',
+  'byFeel',
+]);
+
+/** The stripe of a hose that this step leaves as it lies. */
+function twisted(detail: JobDetail, step: PlanStep): readonly Caution[] {
+  if (!TWISTED_AT.has(step.kind)) return [];
+  return detail.hoses.flatMap(({ hoseId, order_m }): readonly Caution[] => {
+    const turned_rad = factOf(detail, 'stripeTurned', hoseId);
+    const own = partsOf(detail).hoses.find(({ id }) => id === hoseId);
+    const isAbout =
+      step.kind === 'movement'
+        ? step.lines.includes(hoseId)
+        : 'joint' in step && (own?.fromJointId === step.joint || own?.toJointId === step.joint);
+    if (turned_rad === undefined || order_m === null || !own || !isAbout) return [];
+    const judged = judgeStripe({ turned_rad, free_m: order_m });
+    return judged.ok ? judged.cautions.map((caution) => ({ ...caution, subject: own.name })) : [];
+  });
+}
+
+/** A hose that comes nearer than drawn is measured anew before anybody calls it clear. */
+const movementObstacles = (detail: JobDetail, lines: readonly string[]): readonly Obstacle[] =>
+  detail.hoses.flatMap(({ hoseId, ...hose }) => {
+    const own = partsOf(detail).hoses.find(({ id }) => id === hoseId);
+    if (!own || !lines.includes(hoseId) || seenOtherwise(detail, hoseId) === null) return [];
+    return lengthStanding(detail, { hoseId, ...hose }).state === 'passed'
+      ? [{ code: 'movesOtherwise' as const, hose: own.name }]
+      : [];
+  });
 
 function subjectOf(detail: JobDetail, step: PlanStep): string | null {
   const { joints } = partsOf(detail);

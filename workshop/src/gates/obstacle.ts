@@ -46,6 +46,7 @@ export type Obstacle =
   | { readonly code: 'boxNotCome' }
   | { readonly code: 'boxNotOpened'; readonly hose: string }
   /** Open by now, and what hoses were ordered by is still assumed. */
+  | { readonly code: 'movesOtherwise'; readonly hose: string }
   | { readonly code: 'portNotSeen'; readonly joint: string; readonly facts: readonly JointFact[] }
   /** It was in use, and its metal or its marks say that it is not used twice. */
   | { readonly code: 'boltUsedUp'; readonly joint: string }

@@ -24,7 +24,12 @@ const TURNS_NUT: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
   'torque',
   'byFeel',
 ]);
-const JOINS: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>(['join', 'freshWashers', 'torque', 'byFeel']);
+const JOINS: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
+  'join',
+  'freshWashers',
+  'torque',
+  'byFeel',
+]);
 
 /** M52 (heat where there may be solvent), M53 (a spanner that rounds a tube nut), M62 (sealant), M69 (bare steel). */
 export function judgePractice(

@@ -74,6 +74,8 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'backOut':
     case 'oldBroken':
     case 'bareBracket':
+    case 'movementSeen':
+    case 'stripeTurned':
       return among(hoses);
     case 'kept':
     case 'absCycle':

@@ -11,6 +11,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
 import { PrimaryButton } from '../../design/Button.tsx';
 import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts';
 import { PHONE } from '../../design/tokens.ts';
@@ -23,6 +24,7 @@ import { OpenedPort } from '../known/OpenedPort.tsx';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
 import { JointSheet } from '../specify/JointSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
+import { MovementCheck } from './MovementCheck.tsx';
 import { PlanFacts } from './PlanFacts.tsx';
 import { PlanList } from './PlanList.tsx';
 import { StepNow } from './StepNow.tsx';
@@ -115,6 +117,12 @@ export function FitPage() {
             take={take}
             undo={undo}
             say={say}
+          />
+        ) : null}
+        {isStepShown && step.kind === 'movement' ? (
+          <MovementCheck
+            step={step}
+            send={(said) => say.mutate({ params: { jobId: detail.job.id }, body: { id: newId(), said } })}
           />
         ) : null}
         <SaveProblem save={take} />
