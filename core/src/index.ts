@@ -366,7 +366,8 @@ export type { JointBores, JointPassage, Passage } from './joint/passage.ts';
 export { jointPassage } from './joint/passage.ts';
 export type { BoltCarries, BoltState, BoltVerdict } from './joint/parts.ts';
 export { BOLT_CARRIES, BOLT_STATES, boltReuse, judgeEye, judgeSwitch } from './joint/parts.ts';
-export { BOLT_STRENGTHS, FRICTIONS } from './joint/boltMaterials.ts';
+export type { ThreadState } from './joint/boltMaterials.ts';
+export { BOLT_STRENGTHS, FRICTIONS_OF, THREAD_STATES } from './joint/boltMaterials.ts';
 export { cutLength, USUAL_INSERTION_m } from './cutList/cutLength.ts';
 
 export type {

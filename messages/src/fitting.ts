@@ -1,4 +1,5 @@
 /** The plan of fitting in words: what a step asks for, why it comes where it does, and what can be done where there is no plan. */
+import type { ThreadState } from '@zephyrcombe/core';
 import type { Cleaner, PlanStep, RuleId, StepKind } from '@zephyrcombe/core/plan';
 import type { FitFactKind } from '@zephyrcombe/contract';
 import { lowerFirst } from './lowerFirst.ts';
@@ -290,6 +291,14 @@ export const HOLD_KIND_NAMES = {
   pClip: 'Clip along the hose',
   guide: 'Guide',
 } as const;
+
+export const THREAD_STATE_NAMES: Readonly<Record<ThreadState, string>> = {
+  unsaid: 'nobody has said',
+  greased: 'grease or paste',
+  oiled: 'oil',
+  plated: 'dry, plated',
+  dry: 'dry, bare or stainless',
+};
 
 export const CLEANER_NAMES: Readonly<Record<Cleaner, string>> = {
   none: 'no solvent',

@@ -20,6 +20,7 @@ export {
 } from './checks.ts';
 export {
   ACCESS_NAMES,
+  THREAD_STATE_NAMES,
   CLEANER_NAMES,
   FIT_FACT_NAMES,
   HOLD_KIND_NAMES,

@@ -15,5 +15,18 @@ export const BOLT_STRENGTHS: Readonly<Record<JointMaterial, BoltStrength | null>
   copper: null,
 };
 
-/** Oiled, as it comes, dry: friction of thread and head, our estimate after the usual tables. */
-export const FRICTIONS = [0.08, 0.12, 0.2] as const;
+/** What is on a thread, and under the head. */
+export const THREAD_STATES = ['unsaid', 'greased', 'oiled', 'plated', 'dry'] as const;
+export type ThreadState = (typeof THREAD_STATES)[number];
+
+/**
+ * Friction from the least to the most, thread and head alike: classes A, B and C of VDI 2230 part 1, table A5 (from memory, rounded).
+ * Where nobody has said: oiled, as it comes, dry; our estimate.
+ */
+export const FRICTIONS_OF: Readonly<Record<ThreadState, readonly number[]>> = {
+  unsaid: [0.08, 0.12, 0.2],
+  greased: [0.04, 0.1],
+  oiled: [0.08, 0.16],
+  plated: [0.08, 0.16],
+  dry: [0.14, 0.24],
+};

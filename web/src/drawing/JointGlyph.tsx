@@ -1,12 +1,22 @@
 import type { SealKind } from '@zephyrcombe/core';
 import { colour } from '../design/tokens.ts';
 
-export const JOINT_STATES = ['notOpened', 'open', 'handTight', 'torqued', 'leakChecked'] as const;
+export const JOINT_STATES = [
+  'notOpened',
+  'open',
+  'standsOpen',
+  'capped',
+  'handTight',
+  'torqued',
+  'leakChecked',
+] as const;
 export type JointState = (typeof JOINT_STATES)[number];
 
 export const JOINT_STATE_NAMES: Readonly<Record<JointState, string>> = {
   notOpened: 'not opened',
   open: 'not tightened yet',
+  standsOpen: 'stands open, without a cap',
+  capped: 'open, with a cap on',
   handTight: 'hand tight',
   torqued: 'torqued',
   leakChecked: 'torqued and leak-checked',
@@ -23,7 +33,7 @@ interface JointGlyphProps {
   readonly isAssumed?: boolean;
 }
 
-/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is. Thin and empty: not opened. Broken: assumed. */
+/** Ring for a banjo, cone for a flare, square for a screwed end; its filling tells how far the joint is: a gap where it stands open, a bar where it is capped. Thin and empty: not opened. Broken: assumed. */
 export function JointGlyph({
   x,
   y,
@@ -52,6 +62,21 @@ export function JointGlyph({
         {...(isAssumed ? { strokeDasharray: '3.2 2.6' } : {})}
       />
       {state === 'open' ? <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" /> : null}
+      {state === 'standsOpen' ? (
+        <circle
+          r={inner}
+          fill="none"
+          stroke={colour('danger')}
+          strokeWidth="1.8"
+          strokeDasharray={`${inner * 1.6} ${inner * 1.54}`}
+        />
+      ) : null}
+      {state === 'capped' ? (
+        <>
+          <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" />
+          <path d={`M${-inner} 0 H${inner}`} stroke={brass} strokeWidth="2.6" />
+        </>
+      ) : null}
       {state === 'handTight' ? (
         <>
           <circle r={inner} fill="none" stroke={brass} strokeWidth="1.2" />

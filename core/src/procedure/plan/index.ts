@@ -31,4 +31,4 @@ export { HOLD_KINDS, KEPT_WAYS, LINE_ACTIONS, SEIZED_WAYS } from './scope.ts';
 export type { JointPhase, PlanState } from './state.ts';
 export { bodyOn, stateAfter } from './state.ts';
 export type { PlanStep, StepKind } from './steps.ts';
-export { JOINED_BY, OPENED_BY, plainStep, stepKey } from './steps.ts';
+export { JOINED_BY, OPENED_BY, plainStep, portOpening, stepKey } from './steps.ts';

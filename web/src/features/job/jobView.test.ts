@@ -1,3 +1,5 @@
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { portOpening } from '@zephyrcombe/core/plan';
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { firstCircuit, hoseCautions, hoseOfJob, JobDetailSchema, liveReadings } from '@zephyrcombe/contract';
 import { progressOf, reservoirGuard } from '@zephyrcombe/workshop';
@@ -52,6 +54,23 @@ describe('state of a joint', () => {
     const torqued = { ...tight, torqueRecords: [torqueOf('left')] };
     expect(jointState(torqued, uuid('j-left'))).toBe('torqued');
     expect(jointState(joint(torqued, 'left', { leakChecked: true }), uuid('j-left'))).toBe('leakChecked');
+  });
+
+  test('stands open, gets its cap, and loses it again for the join', () => {
+    const left = uuid('j-left');
+    const steps: readonly PlanStep[] = [
+      { kind: 'crack', joint: left },
+      { kind: 'open', joint: left, by: 'bolt' },
+      { kind: 'cap', opening: portOpening(left) },
+      { kind: 'uncap', opening: portOpening(left) },
+    ];
+    const after = (count: number) => {
+      const fitSteps = steps
+        .slice(0, count)
+        .map((step, index) => ({ id: uuid(`s${index}`), step, by: 'B', at: '2026-11-23T10:00:00.000Z' }));
+      return jointState({ ...outfitJob(), fitSteps }, left);
+    };
+    expect([0, 1, 2, 3, 4].map(after)).toEqual(['open', 'open', 'standsOpen', 'capped', 'standsOpen']);
   });
 
   test('an over-torqued joint is not torqued', () => {

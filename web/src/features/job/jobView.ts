@@ -1,7 +1,8 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
 import type { Circuit, Hose, JobDetail, JobHose, JobLine, JointOfJob } from '@zephyrcombe/contract';
 import { jointOfJob, partsCautions, partsOf } from '@zephyrcombe/contract';
-import { isTorqued } from '@zephyrcombe/workshop';
+import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
+import { portOpening } from '@zephyrcombe/core/plan';
 import type { Calculated, Caution, Result } from '@zephyrcombe/core';
 import { boltEngagement, distancesFromMaster } from '@zephyrcombe/core';
 import type { Engagement } from '@zephyrcombe/core';
@@ -13,7 +14,10 @@ export function jointState(detail: JobDetail, jointId: string): JointState {
   const state = detail.joints.find((joint) => joint.jointId === jointId);
   if (!state) return 'notOpened';
   if (isTorqued(detail, jointId)) return state.leakChecked ? 'leakChecked' : 'torqued';
-  return state.handTight ? 'handTight' : 'open';
+  if (state.handTight) return 'handTight';
+  const { joints, openings } = fitPlanOf(detail).state;
+  if (joints.get(jointId)?.phase !== 'open') return 'open';
+  return openings.get(portOpening(jointId)) === 'capped' ? 'capped' : 'standsOpen';
 }
 
 /** The hose's drawn length: what was ordered once it is known, what is on the vehicle before that. */

@@ -1,5 +1,11 @@
 /** A banjo joint cut open: stack, thread engaged, way of the fluid, and what a torque does to the bolt; all in the address. */
-import { BOLT_STATE_NAMES, BOLT_VERDICTS, MATERIAL_NAMES, problemText } from '@zephyrcombe/messages';
+import {
+  BOLT_STATE_NAMES,
+  BOLT_VERDICTS,
+  MATERIAL_NAMES,
+  problemText,
+  THREAD_STATE_NAMES,
+} from '@zephyrcombe/messages';
 import type { Caution, Passage } from '@zephyrcombe/core';
 import {
   BOLT_STATES,
@@ -7,12 +13,13 @@ import {
   boltEngagement,
   boltLoad,
   boltReuse,
-  FRICTIONS,
+  FRICTIONS_OF,
   JOINT_MATERIALS,
   jointPassage,
   judgeEye,
   judgeSwitch,
   judgeWasherMaterial,
+  THREAD_STATES,
 } from '@zephyrcombe/core';
 import { useCrumb } from '../../app/crumb.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -204,6 +211,22 @@ function BoltSheet({ typed, set }: EntryProps) {
             onText={(at) => set({ at })}
           />
         </Beside>
+        <Beside>
+          <Pick
+            label="On its thread and under its head"
+            value={typed.threads}
+            options={THREAD_STATES.map((value) => ({ value, text: THREAD_STATE_NAMES[value] }))}
+            onChange={(on) => set({ on })}
+          />
+          <QuantityField
+            label="Share of the pressure’s force that the bolt takes"
+            kind="fraction"
+            allowZero
+            placeholder={editableText(0, units.fraction)}
+            text={typed.share}
+            onText={(share) => set({ share })}
+          />
+        </Beside>
         <Tick isSelected={typed.oldSwitch} onChange={(was) => set({ was: was ? 'switch' : '' })}>
           the bolt that came off carries the stop-lamp switch
         </Tick>
@@ -301,11 +324,12 @@ function InSection({ typed, read: { lengths_m: m } }: JudgedProps) {
   );
 }
 
-function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: JudgedProps) {
+function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa, loadFactor } }: JudgedProps) {
   const write = useWriter();
   const { thread } = typed;
   const strength = BOLT_STRENGTHS[typed.bolt];
-  const loads = FRICTIONS.map((friction) =>
+  const frictions = FRICTIONS_OF[typed.threads];
+  const loads = frictions.map((friction) =>
     boltLoad({
       bolt: {
         diameter_m: thread.major_m,
@@ -321,6 +345,7 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: 
       threadFriction: friction,
       headFriction: friction,
       pressure_Pa,
+      loadFactor,
     }),
   );
   const failed = loads.find((load) => !load.ok);
@@ -338,6 +363,7 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: 
                 <th scope="col">friction</th>
                 <th scope="col">clamp</th>
                 <th scope="col">with the brake on</th>
+                <th scope="col">on the seat then</th>
                 <th scope="col">worst section</th>
                 <th scope="col">of its yield</th>
               </tr>
@@ -347,11 +373,12 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: 
                 load.ok ? (
                   <tr key={index}>
                     <th scope="row">
-                      {FRICTIONS[index]}{' '}
-                      <Working of={`clamp at friction ${FRICTIONS[index]}`} result={load} />
+                      {frictions[index]}{' '}
+                      <Working of={`clamp at friction ${frictions[index]}`} result={load} />
                     </th>
                     <td>{write.quantity({ kind: 'force', value_SI: load.value.clamp_N })}</td>
                     <td>{write.quantity({ kind: 'force', value_SI: load.value.left_N })}</td>
+                    <td>{write.quantity({ kind: 'stress', value_SI: load.value.leftSeat_Pa })}</td>
                     <td>{load.value.critical}</td>
                     <td>{write.fraction(load.value.used)}</td>
                   </tr>
@@ -373,6 +400,9 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa } }: 
                 asks: oil on a thread and a dry figure break bolts.
               </p>
             </Notice>
+          ) : null}
+          {typed.threads === 'unsaid' ? (
+            <Fine>Nobody has said what is on the thread: it may have any of these.</Fine>
           ) : null}
           <Fine>
             An estimate, to compare with; the torque itself comes from the maker of the vehicle or the hose,

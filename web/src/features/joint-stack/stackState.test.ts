@@ -11,6 +11,16 @@ test('an empty address is the usual joint, of our own examples', () => {
   expect(read).toMatchObject({ torque_Nm: 20, pressure_Pa: 10e6 });
 });
 
+test('what is on the thread and the share of the bolt are in the address; unsaid is the worst', () => {
+  expect(from({})).toMatchObject({ threads: 'unsaid' });
+  expect(figuresOf(from({}))?.loadFactor).toBe(0);
+  expect(from({ on: 'greased' }).threads).toBe('greased');
+  expect(from({ on: 'spit' }).threads).toBe('unsaid');
+  expect(figuresOf(from({ share: '30 %' }))?.loadFactor).toBeCloseTo(0.3, 12);
+  expect(figuresOf(from({ share: '0 %' }))?.loadFactor).toBe(0);
+  expect(figuresOf(from({ share: 'most' }))).toBeNull();
+});
+
 test('what is typed takes the place of the example, in any unit', () => {
   const read = figuresOf(from({ long: '3/4 in', torque: '15 lbf·ft', at: '1450 psi' }));
   expect(read?.lengths_m.long).toBeCloseTo(0.01905, 9);

@@ -1,6 +1,6 @@
 /** A banjo joint as it stands in the address: what was typed, our examples where nothing was. */
-import type { BoltState, JointMaterial, Thread, UnitId } from '@zephyrcombe/core';
-import { BOLT_STATES, JOINT_MATERIALS, THREADS } from '@zephyrcombe/core';
+import type { BoltState, JointMaterial, Thread, ThreadState, UnitId } from '@zephyrcombe/core';
+import { BOLT_STATES, JOINT_MATERIALS, THREAD_STATES, THREADS } from '@zephyrcombe/core';
 import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 /** Examples of ours, not those of any part: an M10 joint of the usual size. */
@@ -30,6 +30,9 @@ export interface TypedStack {
   readonly washers: JointMaterial;
   readonly state: BoltState;
   readonly crossHoles: number;
+  readonly threads: ThreadState;
+  /** What of the pressure’s force the bolt takes, as typed. */
+  readonly share: string;
   readonly oldSwitch: boolean;
   readonly newSwitch: boolean;
 }
@@ -61,6 +64,8 @@ export function readStack(text: (name: string) => string): TypedStack {
     washers: known(JOINT_MATERIALS, text('washers'), 'copper'),
     state: known(BOLT_STATES, text('state'), 'new'),
     crossHoles: counted(text('holes'), 2),
+    threads: known(THREAD_STATES, text('on'), 'unsaid'),
+    share: text('share'),
     oldSwitch: text('was') === 'switch',
     newSwitch: text('is') === 'switch',
   };
@@ -72,20 +77,33 @@ export interface ReadStack {
   readonly lengths_m: Readonly<Record<LengthField, number>>;
   readonly torque_Nm: number;
   readonly pressure_Pa: number;
+  /** Nothing typed: the worst, that the seat loses all of it. */
+  readonly loadFactor: number;
 }
 
 /** Null while something typed is not understood. */
-export function figuresOf({ lengths, torque, pressure }: TypedStack): ReadStack | null {
-  const read = (text: string, kind: 'length' | 'torque' | 'pressure', usual: number) =>
-    text.trim() === '' ? usual : (readQuantity(text, kind).quantity?.value_SI ?? null);
+export function figuresOf({ lengths, torque, pressure, share }: TypedStack): ReadStack | null {
+  const read = (text: string, kind: 'length' | 'torque' | 'pressure' | 'fraction', usual: number) =>
+    text.trim() === '' ? usual : (readQuantity(text, kind, kind === 'fraction').quantity?.value_SI ?? null);
   const lengths_m = LENGTH_FIELDS.map(
     (field) => [field, read(lengths[field], 'length', USUAL[field])] as const,
   );
   const torque_Nm = read(torque, 'torque', USUAL_TORQUE_Nm);
   const pressure_Pa = read(pressure, 'pressure', USUAL_PRESSURE_Pa);
-  if (torque_Nm === null || pressure_Pa === null || lengths_m.some(([, value_m]) => value_m === null))
+  const loadFactor = read(share, 'fraction', 0);
+  if (
+    torque_Nm === null ||
+    pressure_Pa === null ||
+    loadFactor === null ||
+    lengths_m.some(([, value_m]) => value_m === null)
+  )
     return null;
-  return { lengths_m: Object.fromEntries(lengths_m) as Record<LengthField, number>, torque_Nm, pressure_Pa };
+  return {
+    lengths_m: Object.fromEntries(lengths_m) as Record<LengthField, number>,
+    torque_Nm,
+    pressure_Pa,
+    loadFactor,
+  };
 }
 
 /** Where a joint that is known is worked out further. */
