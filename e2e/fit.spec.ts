@@ -177,3 +177,62 @@ test('a hose that touches in a pose is measured anew; moved and seen clear, it s
   await expect(passed).toHaveCount(0);
   await doStep(page, 'click');
 });
+
+test('four corners of the van kept wet, corner by corner, by keyboard alone', async ({ page, own }) => {
+  await signIn(page, own);
+  await page.goto(await specified(page, own, 'Tollan', ''));
+  await expect(heading(page)).toBeVisible();
+  const pick = async (label: string, words: string) => {
+    const said = page.waitForResponse((reply) => reply.url().endsWith('/fit-facts'));
+    await page.getByLabel(label).first().focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('listbox')).toBeVisible();
+    await page.keyboard.type(words);
+    await page.keyboard.press('Enter');
+    expect((await said).status()).toBe(200);
+  };
+  await pick('Order of the corners', 'corner');
+  await pick('Tandem master', 'kept wet');
+  const done: string[] = [];
+  const field = page.getByLabel('Torque reached');
+  for (let step = 0; step < 160; step += 1) {
+    const title = (await heading(page).textContent()) ?? '';
+    if (/^Fill and bleed/.test(title)) break;
+    done.push(title);
+    if (await field.isVisible()) {
+      const range = (await page.getByRole('img', { name: /^Torque range/ }).getAttribute('aria-label')) ?? '';
+      const [low = 0, high = 0] = [...range.matchAll(/\d+(?:\.\d+)?/g)].map(([figure]) => Number(figure));
+      await field.focus();
+      await page.keyboard.type(`${((low + high) / 2).toFixed(1)} N·m`);
+      for (const tick of await page.getByRole('checkbox', { name: /fresh washers fitted|mark/i }).all()) {
+        await tick.focus();
+        await page.keyboard.press('Space');
+      }
+      const record = page.getByRole('button', { name: /^Record \d/ });
+      await record.focus();
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('heading', { name: /Recorded: \d/ })).toBeVisible();
+      const next = page.getByRole('button', { name: /^Next: |go to Bleed/ });
+      if (/Next: /.test((await next.textContent()) ?? '')) await page.goto(page.url().replace(/\?.*$/, ''));
+      else break;
+      await expect(heading(page)).toBeVisible();
+      continue;
+    }
+    const seen = page.getByRole('button', { name: /^It is as it says|^As it was assumed/ });
+    if (await seen.isVisible()) {
+      await seen.focus();
+      await page.keyboard.press('Enter');
+      await expect(seen).toBeHidden();
+    }
+    const written = page.waitForResponse((reply) => reply.url().endsWith('/fit-steps'));
+    await page.keyboard.press('PageDown');
+    expect([title, (await written).status()]).toEqual([title, 200]);
+    await expect(heading(page)).not.toHaveText(title);
+  }
+  expect(done.some((title) => /^Suck the/.test(title))).toBe(false);
+  // A corner is shut before the next one is opened.
+  const opened = done.flatMap((title, index) => (/^Take the old/.test(title) ? [index] : []));
+  const routed = done.flatMap((title, index) => (/^Join the/.test(title) ? [index] : []));
+  expect(opened).toHaveLength(4);
+  for (const index of opened.slice(1)) expect(routed.some((join) => join < index)).toBe(true);
+});

@@ -56,6 +56,18 @@ const spanner =
     return job.said(job.take((step) => 'joint' in step && step.joint === id && isLast(step)));
   };
 
+const bracketOn =
+  (isBare: boolean): Play =>
+  async (job) => {
+    await begun(job);
+    const bracket = { id: 'bracket', name: 'Bracket', kind: 'bracket', at: 'A' };
+    const hold = { ...bracket, closed: true, keyed: false, tighten: false };
+    await job.done(job.say('holds', job.hoseId, [hold]));
+    await upTo(job, ({ kind }) => kind === 'placeHold');
+    await job.done(job.say('bareBracket', job.hoseId, isBare));
+    return job.said(job.take(({ kind }) => kind === 'placeHold'));
+  };
+
 const DEGREE = Math.PI / 180;
 /** Settled, and its stripe looked at. */
 const stripe =
@@ -136,6 +148,12 @@ export const FITTING: readonly MistakeRow[] = [
       await begun(job);
       return job.said(job.steps([{ kind: 'clean', joint: await seized(job) }]));
     },
+  },
+  {
+    id: 'M69',
+    options: FLARE,
+    paths: { 'trimmed, and put on bare': bracketOn(true) },
+    clean: bracketOn(false),
   },
   {
     id: 'M52',
@@ -270,6 +288,7 @@ export const FITTING: readonly MistakeRow[] = [
   },
   {
     id: 'M56',
+    way: 'by the stripe',
     paths: {
       'the stripe turned when it is looked at in every pose': stripe(30, (job) =>
         job.take(({ kind }) => kind === 'movement'),
@@ -285,6 +304,7 @@ export const FITTING: readonly MistakeRow[] = [
   },
   {
     id: 'M10',
+    way: 'seen in a pose',
     isBlock: true,
     paths: {
       'it touches something in a pose': moved({ seen_m: 0, expected_m: null }),
@@ -294,6 +314,7 @@ export const FITTING: readonly MistakeRow[] = [
   },
   {
     id: 'M107',
+    way: 'seen in a pose',
     isBlock: true,
     paths: {
       'seen after it was called clear, and then tightened': async (job) => {

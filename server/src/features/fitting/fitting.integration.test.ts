@@ -172,6 +172,7 @@ describe('a joint without a figure', () => {
     expect(fields(await byFeel(detail, { because: '' }))).toEqual(['because']);
     expect(problemOf(await byFeel(detail, { freshWashers: 0 })).cautions?.map(({ id }) => id)).toEqual([
       'M57',
+      'M59',
     ]);
     good(await byFeel(detail));
     const after = await now(detail);

@@ -5,6 +5,7 @@ import { isNoFigure, judgePull } from '@zephyrcombe/core';
 import { PULL_FINDING_TEXTS } from '@zephyrcombe/messages';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import styled from 'styled-components';
 import type { ApiError, RequestOf } from '../../api/client.ts';
 import { call } from '../../api/client.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -19,7 +20,9 @@ import { useJob } from '../job/JobContext.ts';
 import { PullTrace } from './PullTrace.tsx';
 import type { TorqueAttempt } from './useTorqueAttempt.ts';
 
+/** While it is pulled; and while nobody pulls yet. */
 const LOOK_ms = 150;
+const WAIT_ms = 400;
 
 const linkQuery = queryOptions({
   queryKey: ['torque-wrench'],
@@ -32,9 +35,17 @@ export const pullQuery = (jobId: string, pullId: string) =>
     queryKey: ['pull', jobId, pullId],
     queryFn: ({ signal }) => call('getPull', { params: { jobId, pullId } }, signal),
     refetchInterval: ({ state: { data, error } }) =>
-      data?.state === 'done' || error !== null ? false : LOOK_ms,
+      data?.state === 'done' || error !== null ? false : data?.state === 'pulling' ? LOOK_ms : WAIT_ms,
     retry: false,
   });
+
+/** As high before it is known whether a wrench is there: nothing jumps. */
+const Slot = styled.div`
+  min-height: 48px;
+  display: grid;
+  gap: 8px;
+  align-items: center;
+`;
 
 interface PullPanelProps {
   readonly jointId: string;
@@ -64,12 +75,18 @@ export function PullPanel({ jointId, attempt }: PullPanelProps) {
         }}
       />
     );
-  if (!link || link.state === 'none') return null;
-  if (link.state === 'silent')
-    return <Fine>The torque wrench does not answer. Read it yourself, and type what it shows.</Fine>;
+  if (link?.state !== 'here')
+    return (
+      <Slot>
+        <Fine>
+          {link?.state === 'silent' ? 'The torque wrench does not answer. ' : ''}Read your wrench, and type
+          what it shows.
+        </Fine>
+      </Slot>
+    );
   const isKnown = wrenches.some(({ serial }) => serial === link.serial);
   return (
-    <Stack $gap={8}>
+    <Slot>
       <Line>
         <PlainButton
           isPending={start.isPending}
@@ -94,7 +111,7 @@ export function PullPanel({ jointId, attempt }: PullPanelProps) {
         </Fine>
       </Line>
       <SaveProblem save={start} />
-    </Stack>
+    </Slot>
   );
 }
 

@@ -110,7 +110,11 @@ export function HandoverSheetPage() {
                         : write.torque(record.torque_Nm)}
                       {record.verdict === 'above' ? ' (over, redone)' : ''}
                     </td>
-                    <td>{record.wrenchName ?? 'none'}</td>
+                    <td>
+                      {record.wrenchName ?? 'none'}
+                      {record.pullId ? ', read by line' : ''}
+                      {record.adapter ? `, with a crowfoot: ${record.typed} on the wrench` : ''}
+                    </td>
                     <td className="figure">{washersText(detail, record)}</td>
                     <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
                     <td>{record.by}</td>
