@@ -38,6 +38,7 @@ export const FIELD_FAULTS = {
   notAsTypedThere: 'is not what was typed, between the points it was read from',
   notInScope: 'is not in the scope of this job',
   noWrenchHere: 'is not a wrench of this shop',
+  noFigureToSet: 'has no figure with a source: no wrench is set to a guess',
   pulledByHand: 'is of a wrench that is no simulation: pull it by hand',
   notThatPull:
     'is not a pull of this wrench at this joint, since it was joined, that stands in no record yet',

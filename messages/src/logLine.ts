@@ -192,7 +192,8 @@ function torqueWords(told: ToldDetail<'torqued'>, { write }: Around): Words {
     write.torque(torque_Nm),
     verdict && verdict !== 'byFeel' && `${VERDICTS[verdict]}${limits}`,
     wrenchName && `with ${wrenchName}`,
-    told.pull && `read as ${told.pull.serial}, ${write.angle(told.pull.turn_rad)} after it bit`,
+    told.pull &&
+      `read as ${told.pull.serial}${told.pull.isSimulated ? ', which is simulated' : ''}, ${write.angle(told.pull.turn_rad)} after it bit`,
     freshWashers !== undefined && freshWashers > 0 && `${freshWashers} fresh washers`,
     witnessMark === true && 'marked',
     typedAs(typed),

@@ -20,11 +20,19 @@ export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
 export { alsoFed, clearGate, reservoirGuard } from './gates/reservoir.ts';
 export { signGate } from './gates/sign.ts';
+export { asFittedCautions } from './fitting/asFitted.ts';
 export { factOf, factsOfKind } from './fitting/facts.ts';
 export type { FitPlan, NameOf } from './fitting/fitPlanOf.ts';
 export { fitNames, fitPlanOf } from './fitting/fitPlanOf.ts';
 export type { FitStepGate } from './fitting/gate.ts';
-export { fitStepGate, isGoingBack, isRecordedElsewhere, passedGate, tightenGate } from './fitting/gate.ts';
+export {
+  fitStepGate,
+  isGoingBack,
+  isRecordedElsewhere,
+  passedGate,
+  retightenGate,
+  tightenGate,
+} from './fitting/gate.ts';
 export type { NamedStep } from './fitting/namedStep.ts';
 export { idsIn, named } from './fitting/namedStep.ts';
 export { assumedHolds, holdsOf } from './fitting/holds.ts';

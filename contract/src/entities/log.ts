@@ -119,7 +119,9 @@ export const LOG_DETAILS = {
     verdict: z.enum(['below', 'within', 'above', 'byFeel']),
     because: z.string().optional(),
     /** What the wrench told of the pull. */
-    pull: z.looseObject({ serial: z.string(), turn_rad: z.number(), dropOuts: z.int() }).optional(),
+    pull: z
+      .looseObject({ serial: z.string(), isSimulated: z.boolean(), turn_rad: z.number(), dropOuts: z.int() })
+      .optional(),
     range: z.looseObject({ minimum_Nm: z.number(), maximum_Nm: z.number() }).optional(),
     freshWashers: z.int(),
     witnessMark: z.boolean(),

@@ -211,6 +211,11 @@ export const FITTING: readonly MistakeRow[] = [
         await job.done(job.say('sealant', await joint(job), true));
         return job.said(job.torque());
       },
+      'found after all was done, and signed': async (job) => {
+        await job.readyToSign();
+        await job.done(job.say('sealant', await joint(job), true));
+        return job.said(job.finish());
+      },
     },
     clean: async (job) => {
       await job.specified();
@@ -299,6 +304,18 @@ export const FITTING: readonly MistakeRow[] = [
         await job.done(job.say('stripeTurned', job.hoseId, -1));
         return job.said(job.torque());
       },
+      'tight already, and tightened once more': async (job) => {
+        await job.specified();
+        await job.fitted();
+        await job.torqued();
+        await job.done(job.say('stripeTurned', job.hoseId, -1));
+        return job.said(job.torque());
+      },
+      'seen after all was done, and signed': async (job) => {
+        await job.readyToSign();
+        await job.done(job.say('stripeTurned', job.hoseId, -1));
+        return job.said(job.finish());
+      },
     },
     clean: stripe(3, (job) => job.take(({ kind }) => kind === 'movement')),
   },
@@ -309,6 +326,29 @@ export const FITTING: readonly MistakeRow[] = [
     paths: {
       'it touches something in a pose': moved({ seen_m: 0, expected_m: null }),
       'it comes nearer than its drawing has it': moved({ seen_m: 0.004, expected_m: 0.015 }),
+      'seen after it was called clear, and then tightened': async (job) => {
+        await job.specified();
+        await job.fitted();
+        const poses = [{ pose: 'leftLock', seen_m: 0 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+        return job.said(job.torque());
+      },
+      'tightened once more after it was seen': async (job) => {
+        await job.specified();
+        await job.fitted();
+        await job.torqued();
+        const poses = [{ pose: 'leftLock', seen_m: 0 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+        return job.said(job.torque());
+      },
+      'the same length taken once more': async (job) => {
+        await begun(job);
+        await upTo(job, ({ kind }) => kind === 'movement');
+        const poses = [{ pose: 'leftLock', seen_m: 0 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
+        await job.done(job.takeLength());
+        return job.said(job.take(({ kind }) => kind === 'movement'));
+      },
     },
     clean: moved({ seen_m: 0.013, expected_m: 0.015 }),
   },
@@ -317,25 +357,23 @@ export const FITTING: readonly MistakeRow[] = [
     way: 'seen in a pose',
     isBlock: true,
     paths: {
-      'seen after it was called clear, and then tightened': async (job) => {
-        await job.specified();
-        await job.fitted();
-        const poses = [{ pose: 'leftLock', seen_m: 0 }];
-        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
-        return job.said(job.torque());
-      },
-      'and then signed': async (job) => {
+      'seen after all was done, and signed': async (job) => {
         await job.readyToSign();
         const poses = [{ pose: 'leftLock', seen_m: 0 }];
         await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
         return job.said(job.finish());
       },
     },
+    // Taken anew in the knowledge of it, and put right since: nothing opens again.
     clean: async (job) => {
-      await job.specified();
+      await begun(job);
+      await upTo(job, ({ kind }) => kind === 'movement');
+      const seen = (seen_m: number) => ({ poses: [{ pose: 'leftLock', seen_m }], expected_m: null });
+      await job.done(job.say('movementSeen', job.hoseId, seen(0)));
+      await job.done(job.takeLength());
+      await job.done(job.specify());
+      await job.done(job.say('movementSeen', job.hoseId, seen(0.02)));
       await job.fitted();
-      const poses = [{ pose: 'leftLock', seen_m: 0.02 }];
-      await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: null }));
       return job.said(job.torque());
     },
   },

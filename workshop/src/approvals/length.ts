@@ -3,7 +3,7 @@ import type { JobDetail, JobHose } from '@zephyrcombe/contract';
 import { liveReadings, tapeSetting } from '@zephyrcombe/contract';
 import { judgeMovement } from '@zephyrcombe/core';
 import { factOf } from '../fitting/facts.ts';
-import type { Facts } from './facts.ts';
+import type { Fact, Facts } from './facts.ts';
 import { changesBetween, factsOf } from './facts.ts';
 import type { Standing } from './standingOf.ts';
 import { standingOf } from './standingOf.ts';
@@ -49,9 +49,12 @@ export function seenOtherwise(
 export function lengthStanding(detail: JobDetail, hose: JobHose): Standing {
   if (hose.order_m === null) return { state: 'none' };
   const seenMoving = hose.lengthTaken ? null : seenOtherwise(detail, hose.hoseId);
-  return seenMoving
-    ? { state: 'passed', changes: changesBetween(factsOf({}), factsOf({ seenMoving })) }
-    : standingOf(hose.lengthTaken, lengthFacts(detail, hose));
+  if (seenMoving) return { state: 'passed', changes: changesBetween(factsOf({}), factsOf({ seenMoving })) };
+  const now = lengthFacts(detail, hose);
+  const before = hose.lengthTaken?.facts['seenMoving'];
+  // It was taken in the knowledge of what was seen, and that is put right since: no reason to measure again.
+  const isPutRight = before !== undefined && now['seenMoving'] === undefined;
+  return standingOf(hose.lengthTaken, isPutRight ? { ...now, seenMoving: before as Fact } : now);
 }
 
 export const hasLengthPassed = (detail: JobDetail, hose: JobHose): boolean =>

@@ -2,13 +2,12 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { capsOfJob, partsOf, refitCautions, stepOfOpening } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
-import { judgeStripe } from '@zephyrcombe/core';
 import type { FitStepJudged, PlanStep } from '@zephyrcombe/core/plan';
 import { judgeFitStep, judgePractice } from '@zephyrcombe/core/plan';
-import { lengthStanding, seenOtherwise } from '../approvals/length.ts';
 import { jointGate, offerUpGate, specifiedGate } from '../gates/hoses.ts';
 import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
+import { hosesAtJoint, movesOtherwise, twisted } from './asFitted.ts';
 import { factOf } from './facts.ts';
 import type { NameOf } from './fitPlanOf.ts';
 import { fitNames, fitPlanOf } from './fitPlanOf.ts';
@@ -50,6 +49,16 @@ export function fitStepGate(detail: JobDetail, step: PlanStep): FitStepGate {
 export const tightenGate = (detail: JobDetail, step: PlanStep): FitStepGate =>
   judgedGate(detail, step, fitNames(detail));
 
+/** One that is tight already is tightened once more by the record alone: the plan has no step for it. */
+export function retightenGate(detail: JobDetail, jointId: string): FitStepGate {
+  const step: PlanStep = { kind: 'byFeel', joint: jointId };
+  return {
+    obstacles: movesOtherwise(detail, leftLying(detail, step)),
+    cautions: practiceOf(detail, step),
+    passedOver: [],
+  };
+}
+
 function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepGate {
   const judged = isGoingBack(detail, step) ? null : judgeFitStep(fitPlanOf(detail).draft, step);
   const about = subjectOf(detail, step);
@@ -61,7 +70,7 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
       ...(step.kind === 'offerUp' ? offerUpGate(detail, [step.line]) : []),
       ...(joined === null ? [] : jointGate(detail, joined)),
       ...(step.kind === 'route' ? lineGate(detail, step.line) : []),
-      ...(step.kind === 'movement' ? movementObstacles(detail, step.lines) : []),
+      ...movesOtherwise(detail, leftLying(detail, step)),
     ],
     cautions: [
       ...(judged?.cautions ?? []).map((caution) => {
@@ -167,42 +176,18 @@ function practiceOf(detail: JobDetail, step: PlanStep): readonly Caution[] {
   });
   return [
     ...(at ? cautions.map((caution) => ({ ...caution, subject: at.name })) : cautions),
-    ...twisted(detail, step),
+    ...twisted(detail, leftLying(detail, step)),
   ];
 }
 
-const TWISTED_AT: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>([
-  'movement',
-  'freshWashers',
-  'torque',
-  'byFeel',
-]);
+/** Steps that leave a hose as it lies. */
+const LEAVES: ReadonlySet<PlanStep['kind']> = new Set<PlanStep['kind']>(['freshWashers', 'torque', 'byFeel']);
 
-/** The stripe of a hose that this step leaves as it lies. */
-function twisted(detail: JobDetail, step: PlanStep): readonly Caution[] {
-  if (!TWISTED_AT.has(step.kind)) return [];
-  return detail.hoses.flatMap(({ hoseId, order_m }): readonly Caution[] => {
-    const turned_rad = factOf(detail, 'stripeTurned', hoseId);
-    const own = partsOf(detail).hoses.find(({ id }) => id === hoseId);
-    const isAbout =
-      step.kind === 'movement'
-        ? step.lines.includes(hoseId)
-        : 'joint' in step && (own?.fromJointId === step.joint || own?.toJointId === step.joint);
-    if (turned_rad === undefined || order_m === null || !own || !isAbout) return [];
-    const judged = judgeStripe({ turned_rad, free_m: order_m });
-    return judged.ok ? judged.cautions.map((caution) => ({ ...caution, subject: own.name })) : [];
-  });
+/** The new hoses that a step leaves as they lie. */
+function leftLying(detail: JobDetail, step: PlanStep): readonly string[] {
+  if (step.kind === 'movement') return step.lines;
+  return LEAVES.has(step.kind) && 'joint' in step ? hosesAtJoint(detail, step.joint) : [];
 }
-
-/** A hose that comes nearer than drawn is measured anew before anybody calls it clear. */
-const movementObstacles = (detail: JobDetail, lines: readonly string[]): readonly Obstacle[] =>
-  detail.hoses.flatMap(({ hoseId, ...hose }) => {
-    const own = partsOf(detail).hoses.find(({ id }) => id === hoseId);
-    if (!own || !lines.includes(hoseId) || seenOtherwise(detail, hoseId) === null) return [];
-    return lengthStanding(detail, { hoseId, ...hose }).state === 'passed'
-      ? [{ code: 'movesOtherwise' as const, hose: own.name }]
-      : [];
-  });
 
 function subjectOf(detail: JobDetail, step: PlanStep): string | null {
   const { joints } = partsOf(detail);

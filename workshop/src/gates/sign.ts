@@ -4,6 +4,7 @@ import { nipplesOf, partsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
 import { torqueStanding } from '../approvals/fitted.ts';
+import { movesOtherwise } from '../fitting/asFitted.ts';
 import { fitNames, fitPlanOf } from '../fitting/fitPlanOf.ts';
 import { named } from '../fitting/namedStep.ts';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
@@ -55,6 +56,7 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
           },
         ]),
     ...hosesSignGate(detail),
+    ...movesOtherwise(detail),
     ...linesSignGate(detail),
     ...(off.length > 0 ? [{ code: 'itemsNotOn' as const, items: off.map(({ name }) => name) }] : []),
     ...stepsLeft(detail),

@@ -19,6 +19,8 @@ import {
 import type { Caution, FoundOn } from '@zephyrcombe/core';
 import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephyrcombe/core';
 
+import { asFittedCautions } from '../fitting/asFitted.ts';
+
 export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
 
 export interface StandingCaution {
@@ -92,6 +94,7 @@ export function standingCautions(detail: JobDetail): readonly StandingCaution[] 
     ...detail.hoses.flatMap(({ hoseId }) => ofHose(detail, hoseId)),
     ...detail.lines.flatMap(({ lineId }) => ofLine(detail, lineId)),
     ...detail.joints.flatMap(({ jointId }) => ofJoint(detail, jointId)),
+    ...at('joint', asFittedCautions(detail)),
     ...at('sign', [...leftOn(detail), ...handover.cautions]),
   ];
 }

@@ -170,6 +170,9 @@ describe('a joint without a figure', () => {
     const detail = await job();
     good(await putTogether(server, detail.job.id));
     expect(fields(await byFeel(detail, { because: '' }))).toEqual(['because']);
+    // No wrench is set to a guess of ours.
+    const pull = { id: randomUUID(), jointId: detail.joints[0]?.jointId };
+    expect(fields(await server.ask('POST', `/api/jobs/${detail.job.id}/pulls`, pull))).toEqual(['jointId']);
     expect(problemOf(await byFeel(detail, { freshWashers: 0 })).cautions?.map(({ id }) => id)).toEqual([
       'M57',
       'M59',

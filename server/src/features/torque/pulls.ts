@@ -73,6 +73,8 @@ export function pullHandlers(dependencies: Dependencies): PullHandlers {
     const { set_Nm } = settingOf(detail, person, body);
     const { torqueWrenchPort: port } = config;
     if (port === null) throw new AppProblem('wrench-silent', { detail: REFUSALS.noWrench });
+    // One that the book could not take then is not lost to the next.
+    if (live) await kept(live);
     letGo();
     const listening = await listenToPull({
       port,
@@ -135,7 +137,9 @@ function settingOf(
   const joint = partsOf(detail).joints.find(({ id }) => id === jointId);
   if (!joint || !detail.joints.some((one) => one.jointId === jointId))
     throw fieldProblem('jointId', 'notInScope');
-  const { minimum_Nm, maximum_Nm } = torqueOf(joint).governing;
+  const { minimum_Nm, maximum_Nm, source } = torqueOf(joint).governing;
+  // Nobody vouches for our default: no wrench is set to it.
+  if (source === null) throw fieldProblem('jointId', 'noFigureToSet');
   const target_Nm = (minimum_Nm + maximum_Nm) / 2;
   if (adapter === null) return { set_Nm: target_Nm };
   const set = crowfootSetting({ ...adapter, target_Nm });

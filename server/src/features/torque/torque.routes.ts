@@ -1,6 +1,13 @@
 import type { JobDetail, Joint, Person, TorqueRecord, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, refitCautions, torqueOf } from '@zephyrcombe/contract';
-import { fitPlanOf, fittedFacts, jointGate, tightenGate, withoutReason } from '@zephyrcombe/workshop';
+import {
+  fitPlanOf,
+  fittedFacts,
+  jointGate,
+  retightenGate,
+  tightenGate,
+  withoutReason,
+} from '@zephyrcombe/workshop';
 import { isDeepStrictEqual } from 'node:util';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
@@ -63,20 +70,20 @@ function atTheJoint(
   const gate =
     first || !fitPlanOf(detail).draft.ok
       ? tightenGate(detail, first ?? { kind: 'byFeel', joint: joint.id })
-      : null;
-  if (gate) requireWay(gate.obstacles, person);
+      : retightenGate(detail, joint.id);
+  requireWay(gate.obstacles, person);
   const parts = fittedFacts(detail, joint.id);
   requireAsSeen(seen, parts);
   // Hand tight before, and something changed since.
   requireWay(jointGate(detail, joint.id), person);
   const cautions: readonly Caution[] = [
     ...capsAt(detail, joint.id),
-    ...(gate?.cautions ?? []),
+    ...gate.cautions,
     ...leftBare(planned, freshWashers, joint.name),
     // Another bolt chosen since it was put on; what was answered then is answered.
     ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
   ];
-  const settled = gate?.cautions.every(({ id: caution }) => caution !== 'M99') ?? true;
+  const settled = gate.cautions.every(({ id: caution }) => caution !== 'M99');
   return { joint, state, planned, parts, cautions, settled };
 }
 type AtTheJoint = NonNullable<ReturnType<typeof atTheJoint>>;
@@ -257,6 +264,7 @@ const leftBare = (planned: readonly PlanStep[], freshWashers: number, subject: s
 
 interface ToldPull {
   readonly serial: string;
+  readonly isSimulated: boolean;
   readonly turn_rad: number;
   readonly findings: readonly PullFinding[];
   readonly dropOuts: number;
@@ -288,5 +296,5 @@ async function pulled(
     throw new AppProblem('no-answer', {
       detail: REFUSALS.pullOtherUnit(pull.serial, PULL_UNITS[other] ?? ''),
     });
-  return { serial: pull.serial, turn_rad, findings, dropOuts: pull.dropOuts };
+  return { serial: pull.serial, isSimulated: pull.isSimulated, turn_rad, findings, dropOuts: pull.dropOuts };
 }

@@ -70,7 +70,7 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
         <Spread>
           <Label>least distance by its drawing, all poses</Label>
           {expected.isDrawn ? (
-            <span>{expected.gap_m === null ? 'is worked out …' : write.length(expected.gap_m)}</span>
+            <span>{expectedText(expected, write.length)}</span>
           ) : (
             <span>
               no route is drawn: <Link to={expected.link}>draw it</Link>
@@ -100,7 +100,14 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
           </Fine>
         ) : null}
         <PlainButton
-          because={closed ?? (seen.length < poses.length ? 'Look in every pose first.' : null)}
+          because={
+            closed ??
+            (seen.length < poses.length
+              ? 'Look in every pose first.'
+              : expected.isWorkedOut
+                ? null
+                : 'What the drawing expects is still worked out.')
+          }
           onPress={() =>
             send({
               kind: 'movementSeen',
@@ -155,12 +162,21 @@ const VERDICT_WORDS = {
 /** The least distance that the kept route has with this length. */
 function useExpected(hoseId: string, order_m: number | null) {
   const { job } = useJob();
-  const { scene, link } = useKeptRoute(job.vehicleId, hoseId, job.id);
+  const { scene, link, isKnown } = useKeptRoute(job.vehicleId, hoseId, job.id);
   const own = useMemo(
     () => (scene && order_m !== null ? { ...scene, hose: { ...scene.hose, length_m: order_m } } : null),
     [scene, order_m],
   );
   const proof = useProof(own);
   const gap_m = proof?.ok && proof.value.room ? Math.max(proof.value.room.gap_m, 0) : null;
-  return { isDrawn: own !== null, gap_m, link };
+  return { isDrawn: own !== null, isWorkedOut: isKnown && (own === null || proof !== null), gap_m, link };
+}
+
+function expectedText(
+  { isWorkedOut, gap_m }: ReturnType<typeof useExpected>,
+  length: (value_m: number) => string,
+): string {
+  if (!isWorkedOut) return 'is worked out …';
+  if (gap_m === null) return 'nothing is drawn near it';
+  return gap_m === 0 ? 'it touches by its drawing' : length(gap_m);
 }

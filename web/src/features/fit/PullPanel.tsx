@@ -1,7 +1,7 @@
 /** A torque wrench that is read: set from here, drawn while it is pulled, its peak put into the field. Typing stays equal. */
 import type { Joint, PullRecord } from '@zephyrcombe/contract';
 import { torqueOf } from '@zephyrcombe/contract';
-import { isNoFigure, judgePull } from '@zephyrcombe/core';
+import { crowfootSetting, isNoFigure, judgePull } from '@zephyrcombe/core';
 import { PULL_FINDING_TEXTS } from '@zephyrcombe/messages';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
@@ -54,7 +54,7 @@ interface PullPanelProps {
 
 export function PullPanel({ jointId, attempt }: PullPanelProps) {
   const { job, wrenches } = useJob();
-  const { draft, change, adapter } = attempt;
+  const { draft, change, adapter, torques } = attempt;
   const link = useQuery(linkQuery).data;
   const client = useQueryClient();
   const start = useMutation<PullRecord, ApiError, RequestOf<'startPull'>>({
@@ -93,9 +93,11 @@ export function PullPanel({ jointId, attempt }: PullPanelProps) {
           because={
             !isKnown
               ? `${link.serial} is not among the shop’s wrenches: your lead enters its serial number under The shop.`
-              : adapter === 'unsaid'
-                ? 'Measure what is on the wrench first.'
-                : null
+              : torques.governing.source === null
+                ? 'No figure with a source is known here: no wrench is set to a guess.'
+                : adapter === 'unsaid'
+                  ? 'Measure what is on the wrench first.'
+                  : null
           }
           onPress={() =>
             adapter === 'unsaid'
@@ -144,8 +146,7 @@ function Pulled({ jointId, attempt, onAgain }: PullPanelProps & { readonly onAga
   const judged = state === 'done' ? judgePull({ samples, set_Nm }) : null;
   const findings = judged?.ok ? judged.value.findings : [];
   const { minimum_Nm, maximum_Nm } = torques.governing;
-  // With a crowfoot the wrench shows another torque than the joint has.
-  const lever = set_Nm / ((minimum_Nm + maximum_Nm) / 2);
+  const shown = shownShare(pull);
   return (
     <Stack $gap={8} data-testid="pull">
       <Spread>
@@ -159,12 +160,12 @@ function Pulled({ jointId, attempt, onAgain }: PullPanelProps & { readonly onAga
       </Spread>
       <PullTrace
         samples={samples}
-        low_Nm={minimum_Nm * lever}
-        high_Nm={maximum_Nm * lever}
+        low_Nm={minimum_Nm * shown}
+        high_Nm={maximum_Nm * shown}
         label={
           pull.peak_Nm === null
             ? `Torque over angle, ${samples.length} readings so far`
-            : `Torque over angle: peak ${write.torque(pull.peak_Nm)}, range on the wrench ${write.torqueRange(minimum_Nm * lever, maximum_Nm * lever)}`
+            : `Torque over angle: peak ${write.torque(pull.peak_Nm)}, range on the wrench ${write.torqueRange(minimum_Nm * shown, maximum_Nm * shown)}`
         }
       />
       {judged?.ok ? (
@@ -212,6 +213,12 @@ function useTakenOver(pull: PullRecord | undefined, { draft, change }: TorqueAtt
   }, [isNew, take]);
 }
 
+/** With a crowfoot the wrench shows another torque than the joint has: what it shows of one newton metre. */
+function shownShare({ adapter }: PullRecord): number {
+  const set = adapter === null ? null : crowfootSetting({ ...adapter, target_Nm: 1 });
+  return set?.ok ? set.value : 1;
+}
+
 /** The pull that a record was read from. */
 export function PullOfRecord({ pullId, joint }: { readonly pullId: string; readonly joint: Joint }) {
   const { job } = useJob();
@@ -219,12 +226,12 @@ export function PullOfRecord({ pullId, joint }: { readonly pullId: string; reado
   const pull = useQuery(pullQuery(job.id, pullId)).data;
   if (!pull || pull.peak_Nm === null) return null;
   const { minimum_Nm, maximum_Nm } = torqueOf(joint).governing;
-  const lever = pull.set_Nm / ((minimum_Nm + maximum_Nm) / 2);
+  const shown = shownShare(pull);
   return (
     <PullTrace
       samples={pull.samples}
-      low_Nm={minimum_Nm * lever}
-      high_Nm={maximum_Nm * lever}
+      low_Nm={minimum_Nm * shown}
+      high_Nm={maximum_Nm * shown}
       label={`The pull as ${pull.serial} told it: peak ${write.torque(pull.peak_Nm)}`}
     />
   );
