@@ -67,7 +67,7 @@ export function FitPage() {
     plan.steps.find((one) => stepKey(one) === search.get('step')) ??
     (isRecordShown ? null : (plan.steps.find((one) => 'joint' in one && one.joint === jointId) ?? null));
   const step = chosen ?? next;
-  const stepJoint = step && 'joint' in step ? step.joint : null;
+  const stepJoint = step && jointOf(step);
   const views = jointsInOrder(detail);
   const current =
     jointView(detail, jointId ?? '') ??
@@ -147,6 +147,14 @@ export function FitPage() {
       </Stack>
     </Layout>
   );
+}
+
+/** The joint that a step is about; of a cap on a port, that port's. */
+function jointOf(step: PlanStep): string | null {
+  if ('joint' in step) return step.joint;
+  if (step.kind !== 'cap' && step.kind !== 'uncap') return null;
+  const [what, id = null] = step.opening.split(':');
+  return what === 'port' ? id : null;
 }
 
 /** Joints that stand open now. */

@@ -70,7 +70,7 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
         <Spread>
           <Label>least distance by its drawing, all poses</Label>
           {expected.isDrawn ? (
-            <span>{expectedText(expected, write.length)}</span>
+            <span>{expectedText(expected, (value_m) => write.length(value_m))}</span>
           ) : (
             <span>
               no route is drawn: <Link to={expected.link}>draw it</Link>

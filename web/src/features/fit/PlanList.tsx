@@ -70,7 +70,9 @@ export function PlanList({ current, onChoose }: PlanListProps) {
         <SheetTitle>The plan</SheetTitle>
         <Fine as="span">
           {done} done, {plan.steps.length} left, {plan.totals.washers} new washers
-          {plan.totals.capsPeak > 0 ? `, at most ${plan.totals.capsPeak} caps on at once` : ''}
+          {plan.totals.capsPeak > 0
+            ? `, at most ${plan.totals.capsPeak} ${plan.totals.capsPeak === 1 ? 'cap' : 'caps'} on at once`
+            : ''}
         </Fine>
       </Spread>
       <Impossible />

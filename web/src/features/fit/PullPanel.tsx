@@ -61,7 +61,8 @@ export function PullPanel({ jointId, attempt }: PullPanelProps) {
     mutationFn: (input) => call('startPull', input),
     onSuccess: (pull) => {
       client.setQueryData(pullQuery(job.id, pull.id).queryKey, pull);
-      change({ pullId: pull.id });
+      // What was typed before was another turn of the wrench.
+      change({ pullId: pull.id, text: '', readFrom: '' });
     },
   });
   if (draft.pullId !== '')
