@@ -109,8 +109,13 @@ test('a sleeve is as long as it was said to be, in the pieces that clips leave i
         expect(whole_m).toBeGreaterThan(length_m * 0.995 - 1e-4);
       },
     ),
-    // A sum that rounds to a hair past the clip.
-    { examples: solved.map((pose) => [pose, 0.030000000000000044, 0.25]) },
+    // A sum that rounds to a hair past the clip, and a sleeve of which less lies before it than the chords fall short by.
+    {
+      examples: solved.flatMap((pose) => [
+        [pose, 0.030000000000000044, 0.25],
+        [pose, 0.27997292143532954, 0.01],
+      ]),
+    },
   );
 });
 

@@ -148,7 +148,7 @@ function stretchesOf(hose: SceneHose, spans: readonly SpanPose[]): readonly Stre
   const between = (from_m: number, to_m: number): readonly Line[] =>
     lines.flatMap(({ points, step_m }, index): readonly Line[] => {
       const first_m = begins_m[index] ?? 0;
-      const piece = cut(points, from_m - first_m, to_m - first_m);
+      const piece = cut(points, spans[index]?.ends.length_m ?? 0, from_m - first_m, to_m - first_m);
       return piece ? [{ points: piece, step_m }] : [];
     });
   return [
@@ -191,14 +191,19 @@ export function beginsOf(hose: SceneHose, spans: readonly SpanPose[]): readonly 
 /** Shorter than this nothing lies there: it is what rounding leaves of a sleeve that ends just at a clip. */
 const SLIVER_m = 1e-6;
 
-/** A line from one place along it to another, beginning and ending just there; null where nothing of it lies between. */
-function cut(points: Float64Array, from_m: number, to_m: number): Float64Array | null {
+/**
+ * The line of a span from one place along its hose to another, beginning and ending just there; null where nothing of it
+ * lies between. A line is made of chords, so that it is a little shorter than the hose that it stands for: places are
+ * counted along the hose, or a sleeve that reaches just short of a clip would begin beyond the end of the line.
+ */
+function cut(points: Float64Array, hose_m: number, from_m: number, to_m: number): Float64Array | null {
   const kept: number[] = [];
+  const hosePerLine = hose_m / lineLength_m(points);
   let [at_m, kept_m] = [0, 0];
   for (let at = 0; at + 5 < points.length; at += 3) {
     const [ax, ay, az] = [points[at] ?? 0, points[at + 1] ?? 0, points[at + 2] ?? 0];
     const [dx, dy, dz] = [(points[at + 3] ?? 0) - ax, (points[at + 4] ?? 0) - ay, (points[at + 5] ?? 0) - az];
-    const piece_m = Math.sqrt(dx * dx + dy * dy + dz * dz);
+    const piece_m = Math.sqrt(dx * dx + dy * dy + dz * dz) * hosePerLine;
     const [first, last] = [Math.max(0, from_m - at_m) / piece_m, Math.min(piece_m, to_m - at_m) / piece_m];
     if (first < last) {
       if (kept.length === 0) kept.push(ax + first * dx, ay + first * dy, az + first * dz);
@@ -208,6 +213,17 @@ function cut(points: Float64Array, from_m: number, to_m: number): Float64Array |
     at_m += piece_m;
   }
   return kept_m > SLIVER_m ? Float64Array.from(kept) : null;
+}
+
+function lineLength_m(points: Float64Array): number {
+  let sum_m = 0;
+  for (let at = 3; at + 2 < points.length; at += 3)
+    sum_m += Math.hypot(
+      (points[at] ?? 0) - (points[at - 3] ?? 0),
+      (points[at + 1] ?? 0) - (points[at - 2] ?? 0),
+      (points[at + 2] ?? 0) - (points[at - 1] ?? 0),
+    );
+  return sum_m;
 }
 
 /** The sleeves in a solved pose: the line of each, in the pieces that the clips leave it in. */
@@ -223,7 +239,7 @@ export function sleeveLines(
     sleeve,
     lines: lines.flatMap((points, index) => {
       const from_m = sleeve.from_m - (begins_m[index] ?? 0);
-      return cut(points, from_m, from_m + sleeve.length_m) ?? [];
+      return cut(points, spans[index]?.ends.length_m ?? 0, from_m, from_m + sleeve.length_m) ?? [];
     }),
   }));
 }
