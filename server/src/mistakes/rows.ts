@@ -1,6 +1,6 @@
 /**
  * Rows of the mistake catalogue, played as a technician would make them: by every path the API offers to it, and with a clean
- * twin that differs in the one fact. What each call met is judged by the test beside.
+ * twin that differs in the one fact. What each call met is judged by `playRows`.
  */
 import type { CautionId } from '@zephyrcombe/core';
 import { APPROVALS, KNOWING } from './approvalRows.ts';
@@ -11,19 +11,17 @@ import { MEASURING, OPENING, ROUTES } from './measuringRows.ts';
 import type { MistakeRow } from './play.ts';
 import { SPECIFYING } from './specifyingRows.ts';
 
-export const ROWS: readonly MistakeRow[] = [
+export const BEFORE_FITTING: readonly MistakeRow[] = [
   ...MEASURING,
   ...ROUTES,
   ...OPENING,
   ...SPECIFYING,
   ...MAKING,
   ...LINES,
-  ...FITTING,
-  ...TIGHTENING,
-  ...FLUID,
-  ...APPROVALS,
-  ...KNOWING,
 ];
+export { FITTING };
+export const AFTER_FITTING: readonly MistakeRow[] = [...TIGHTENING, ...FLUID, ...APPROVALS, ...KNOWING];
+export const ROWS: readonly MistakeRow[] = [...BEFORE_FITTING, ...FITTING, ...AFTER_FITTING];
 
 /** Tools of the bench that no job asks: what they say is tested where they stand. */
 export const ON_THE_BENCH: Readonly<Partial<Record<CautionId, string>>> = {

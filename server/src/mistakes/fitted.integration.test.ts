@@ -1,0 +1,5 @@
+/** Mistakes in fitting. */
+import { playRows } from './playRows.ts';
+import { FITTING } from './rows.ts';
+
+playRows(FITTING);
