@@ -514,6 +514,18 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
       },
     ],
   ],
+  usualBoltAndWasher: none,
+  boltUnderTorque: [
+    () => [
+      {
+        bolt,
+        washer: { outside_m: 0.014, inside_m: 0.0102 },
+        torque_Nm: 20,
+        threads: 'oiled' as const,
+        pressure_Pa: 10e6,
+      },
+    ],
+  ],
   jointPassage: [
     () => [
       {

@@ -362,6 +362,8 @@ export { bendGauge } from './template/bendGauge.ts';
 export { BARS_m, calibrationBars } from './template/calibration.ts';
 export type { BanjoBolt, BoltLoad, BoltLoading, WasherFace } from './joint/boltLoad.ts';
 export { boltLoad } from './joint/boltLoad.ts';
+export type { BoltAndWasher, BoltUnderTorque } from './joint/boltUnderTorque.ts';
+export { boltUnderTorque, usualBoltAndWasher } from './joint/boltUnderTorque.ts';
 export type { JointBores, JointPassage, Passage } from './joint/passage.ts';
 export { jointPassage } from './joint/passage.ts';
 export type { BoltCarries, BoltState, BoltVerdict } from './joint/parts.ts';

@@ -2,7 +2,7 @@
 import type { FitFactKind, JobDetail, LogEntry, LogKind, ToldDetail } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { fitNames } from '@zephyrcombe/workshop';
-import { FIT_FACT_NAMES, stepTitle } from './fitting.ts';
+import { FIT_FACT_NAMES, stepTitle, THREAD_STATE_NAMES } from './fitting.ts';
 import { isTightened, partsOf, toldBy } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { cautionText } from './cautions.ts';
@@ -175,7 +175,13 @@ const cutWords = (cut_m: number | undefined, write: Writer): string | null =>
 const titlesOf = (cautions: ToldDetail<'routeJudged'>['cautions'], write: Writer): Words =>
   (cautions ?? []).map((caution) => cautionText(caution as unknown as Caution, write).title);
 
-const VERDICTS = { below: 'below its range', within: 'within its range', above: 'above its range' } as const;
+const RENEWED = 'tightened too far before: new bolt, or seat and thread sound';
+const VERDICTS = {
+  below: 'below its range',
+  within: 'within its range',
+  above: 'above its range',
+  yielded: 'it turned on without getting tighter',
+} as const;
 
 function torqueWords(told: ToldDetail<'torqued'>, { write }: Around): Words {
   const { torque_Nm, range, verdict, wrenchName, freshWashers, witnessMark, typed } = told;
@@ -185,6 +191,7 @@ function torqueWords(told: ToldDetail<'torqued'>, { write }: Around): Words {
       'by feel, no figure is known',
       becauseOf(told.because),
       freshWashers !== undefined && freshWashers > 0 && `${freshWashers} fresh washers`,
+      told.renewed === true && RENEWED,
       witnessMark === true && 'marked',
     ];
   const limits = range ? ` (${write.torqueRange(range.minimum_Nm, range.maximum_Nm)})` : '';
@@ -195,6 +202,8 @@ function torqueWords(told: ToldDetail<'torqued'>, { write }: Around): Words {
     told.pull &&
       `read as ${told.pull.serial}${told.pull.isSimulated ? ', which is simulated' : ''}, ${write.angle(told.pull.turn_rad)} after it bit`,
     freshWashers !== undefined && freshWashers > 0 && `${freshWashers} fresh washers`,
+    told.renewed === true && RENEWED,
+    told.threads && told.threads !== 'unsaid' && `threads ${THREAD_STATE_NAMES[told.threads]}`,
     witnessMark === true && 'marked',
     typedAs(typed),
   ];

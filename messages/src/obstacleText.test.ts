@@ -90,6 +90,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   notQuoted: { code: 'notQuoted' },
   nothingOrdered: { code: 'nothingOrdered' },
   notHandTight: { code: 'notHandTight', joint: 'Front caliper' },
+  tightenedTooFar: { code: 'tightenedTooFar', joint: 'Front caliper', seal: 'banjo' },
   reservoirEmpty: { code: 'reservoirEmpty', strokesOver: 3 },
   sharedReservoirEmpty: { code: 'sharedReservoirEmpty', strokesOver: 1, others: ['Diagonal 2'] },
   jointsNotTorqued: { code: 'jointsNotTorqued', joints: ['Master', 'Left caliper'] },

@@ -299,6 +299,14 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `${obstacle.joint} is not on hand tight.`,
         wayOut: 'Put it on by hand first, and let the hose settle.',
       };
+    case 'tightenedTooFar':
+      return {
+        what: `${obstacle.joint} was tightened too far before.`,
+        wayOut:
+          obstacle.seal === 'banjo'
+            ? 'Take it apart, fit a new bolt and fresh washers, look at the thread in the port, and say that the bolt is new.'
+            : 'Take it apart, look at the seat and at both threads, and say that they are sound.',
+      };
     case 'reservoirEmpty':
       return {
         what: fellBelow(obstacle.strokesOver),

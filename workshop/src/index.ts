@@ -45,4 +45,4 @@ export type { PartsProgress, PartsStep } from './stages/partsSteps.ts';
 export { nextPartsStep, partsSteps } from './stages/partsSteps.ts';
 export { isOffered, renewedIn } from './stages/renewed.ts';
 export { openChecks, openChecksText } from './stages/openChecks.ts';
-export { isDry, isNippleClear, isTorqued, jobProgress, progressOf } from './stages/stages.ts';
+export { isDry, isNippleClear, isTooFar, isTorqued, jobProgress, progressOf } from './stages/stages.ts';

@@ -8,6 +8,7 @@ import {
   OUTFLOWS,
   POSES,
   STAGES,
+  THREAD_STATES,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import {
@@ -217,7 +218,12 @@ export const TorqueRecordSchema = z.strictObject({
   freshWashers: z.int().min(0).max(20),
   settled: z.boolean(),
   witnessMark: z.boolean(),
-  verdict: z.enum(['within', 'above', 'byFeel']),
+  /** `yielded`: within its range, and it turned on without getting tighter. */
+  verdict: z.enum(['within', 'above', 'yielded', 'byFeel']),
+  /** What was on its thread and under its head; left out where nobody said. */
+  threads: z.enum(THREAD_STATES).nullish(),
+  /** It had been tightened too far: its bolt is new now, or its seat and thread were looked at and are sound. */
+  renewed: z.boolean().optional(),
   /** The parts that it tightened; left out where it was recorded before they were kept. */
   fitted: ApprovalSchema.nullish(),
   by: Name,

@@ -10,6 +10,7 @@ import {
   MAKE_UP_STEPS,
   OUTFLOWS,
   SEATS,
+  THREAD_STATES,
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { ToldCautionSchema } from '../problems.ts';
@@ -116,7 +117,9 @@ export const LOG_DETAILS = {
     torque_Nm: z.number().nullable(),
     typed: z.string(),
     wrenchName: z.string().nullable(),
-    verdict: z.enum(['below', 'within', 'above', 'byFeel']),
+    verdict: z.enum(['below', 'within', 'above', 'yielded', 'byFeel']),
+    threads: z.enum(THREAD_STATES).nullish(),
+    renewed: z.boolean().optional(),
     because: z.string().optional(),
     /** What the wrench told of the pull. */
     pull: z

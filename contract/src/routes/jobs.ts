@@ -430,6 +430,7 @@ export const JOB_ROUTES = {
       typed: true,
       freshWashers: true,
       witnessMark: true,
+      threads: true,
     }).extend({
       wrenchId: Id,
       /** As it was read on the wrench. */
@@ -437,6 +438,7 @@ export const JOB_ROUTES = {
       adapter: AdapterSchema.nullable().default(null),
       /** The pull that it was read from; null: typed. */
       pullId: Id.nullable().default(null),
+      renewed: z.boolean().default(false),
       /** Of the parts in the joint. */
       seen: SeenSchema,
       overrides: Overrides,
@@ -480,6 +482,7 @@ export const JOB_ROUTES = {
     params: JobParams,
     body: TorqueRecordSchema.pick({ id: true, jointId: true, freshWashers: true, witnessMark: true }).extend({
       because: Note.min(5),
+      renewed: z.boolean().default(false),
       /** Of the parts in the joint. */
       seen: SeenSchema,
       overrides: Overrides,

@@ -2,6 +2,7 @@
 import { demoId } from '../demo/identity.ts';
 import { PETRELLE } from './measuringRows.ts';
 import type { MistakeRow, Play } from './play.ts';
+import type { PlayedJob } from './playedJob.ts';
 import { AS_DRAWN, FLUID_ONLY, withJoints } from './play.ts';
 
 // Tightening.
@@ -13,6 +14,17 @@ const tightened =
     return job.said(job.torque('A', over));
   };
 const wellTightened = tightened({});
+const overTightened = async (job: PlayedJob): Promise<void> => {
+  await job.specified();
+  await job.fitted();
+  await job.done(
+    job.torque('A', {
+      torque_Nm: 24,
+      typed: '24 N·m',
+      overrides: [{ caution: 'M71', reason: 'The hand slipped on the grip' }],
+    }),
+  );
+};
 const capped =
   (out: number): Play =>
   async (job) => {
@@ -69,7 +81,20 @@ export const TIGHTENING: readonly MistakeRow[] = [
   },
   {
     id: 'M71',
-    paths: { 'over the limit': tightened({ torque_Nm: 24, typed: '24 N·m' }) },
+    paths: {
+      'over the limit': tightened({ torque_Nm: 24, typed: '24 N·m' }),
+      'over the limit, and then the right figure on the same bolt': async (job) => {
+        await overTightened(job);
+        return job.said(job.torque());
+      },
+      'over the limit, taken apart, and joined with the same bolt': async (job) => {
+        await overTightened(job);
+        const joint = (await job.now()).torqueRecords.at(-1)?.jointId ?? '';
+        await job.done(job.steps([{ kind: 'crack', joint }]));
+        await job.done(job.handTight('A'));
+        return job.said(job.torque());
+      },
+    },
     clean: wellTightened,
   },
   {

@@ -61,6 +61,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   sharedReservoirEmpty: 'M106',
   'step.cutFace': 'M43',
   levelAtMark: 'M79',
+  tightenedTooFar: 'M71',
   portNotSeen: 'M102',
   movesOtherwise: 'M10',
   notProved: 'M37',

@@ -11,6 +11,8 @@ interface JointSectionProps {
   readonly threadText: string;
   readonly wantsText: string;
   readonly label: string;
+  /** What its bolt pulls with, and what the seat keeps of that with the brake on; estimates. */
+  readonly forces?: { readonly clamp: string; readonly left: string } | null;
   /** What is at the port is only assumed: it is drawn broken, and said to be. */
   readonly isPortAssumed?: boolean;
   /** So is the thickness of its eyes: how deep the bolt goes follows from it. */
@@ -30,6 +32,7 @@ export function JointSection({
   threadText,
   wantsText,
   label,
+  forces = null,
   isPortAssumed = false,
   isEyeAssumed = false,
 }: JointSectionProps) {
@@ -118,6 +121,24 @@ export function JointSection({
             />
           </g>
         ))}
+        {forces ? (
+          <g>
+            {[-1, 1].map((side) => (
+              <Force
+                key={side}
+                x={axis + side * ((radius + washerRadius_mm) / 2) * scale}
+                top={y(layout.head.bottom) - 26}
+                bottom={y(layout.washers[0]?.top ?? layout.head.bottom) - 2}
+              />
+            ))}
+            <text x={labelX} y={y(layout.head.top) + 12} fontSize="12.5" fill={colour('ink')}>
+              pulls {forces.clamp}
+            </text>
+            <text x={labelX} y={y(layout.head.top) + 28} fontSize="12.5" fill={colour('inkSoft')}>
+              brake on {forces.left}
+            </text>
+          </g>
+        ) : null}
         {layout.engaged ? (
           <Thread
             axis={axis}
@@ -165,6 +186,16 @@ function Callout({ x, from, y, text, soft = false }: CalloutProps) {
     </g>
   );
 }
+
+/** What presses down on the washer under the head. */
+const Force = ({ x, top, bottom }: { readonly x: number; readonly top: number; readonly bottom: number }) => (
+  <path
+    d={`M${x} ${top} V${bottom} M${x - 4} ${bottom - 7} L${x} ${bottom} L${x + 4} ${bottom - 7}`}
+    fill="none"
+    stroke={colour('caution')}
+    strokeWidth="2"
+  />
+);
 
 /** The flanks of the engaged thread on both sides. */
 function Thread({

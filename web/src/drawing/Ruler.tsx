@@ -11,23 +11,36 @@ interface RulerProps {
   readonly reading: number | null;
   readonly readingText: string;
   readonly beyondText: string;
+  /** A stretch that is only estimated, drawn broken below the line. */
+  readonly band?: { readonly from: number; readonly to: number; readonly text: string } | null;
   readonly label: string;
 }
 
 const HEIGHT = 84;
+const BAND = 94;
+const WITH_BAND = 112;
 const LINE = 48;
 
 /** A range as a ruler with the reading on it; what lies beyond is hatched, not only red. */
-export function Ruler({ low, high, end, reading, readingText, beyondText, label }: RulerProps) {
+export function Ruler({ low, high, end, reading, readingText, beyondText, band = null, label }: RulerProps) {
   const [ref, width] = useWidth<HTMLDivElement>(560);
   const hatch = useId();
   const scale = scaleLinear()
     .domain([0, end])
     .range([6, Math.max(60, width - 6)]);
+  const height = band ? WITH_BAND : HEIGHT;
+  const bandFrom = band ? scale(Math.min(band.from, end)) : 0;
+  const bandTo = band ? scale(Math.min(band.to, end)) : 0;
   const at = reading === null ? null : scale(Math.min(Math.max(reading, 0), end));
   return (
     <div ref={ref}>
-      <svg width="100%" height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={label}>
+      <svg
+        width="100%"
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={band ? `${label}; ${band.text}` : label}
+      >
         <defs>
           <pattern
             id={hatch}
@@ -75,6 +88,26 @@ export function Ruler({ low, high, end, reading, readingText, beyondText, label 
         <text x={width - 6} y={LINE - 18} textAnchor="end" fontSize="12.5" fill={colour('danger')}>
           {beyondText}
         </text>
+        {band ? (
+          <g>
+            <path
+              d={`M${bandFrom} ${BAND - 5} V${BAND + 5} M${bandFrom} ${BAND} H${bandTo} M${bandTo} ${BAND - 5} V${BAND + 5}`}
+              fill="none"
+              stroke={colour('caution')}
+              strokeWidth="2"
+              strokeDasharray="5 4"
+            />
+            <text
+              x={Math.min(Math.max((bandFrom + bandTo) / 2, 76), width - 76)}
+              y={BAND + 16}
+              textAnchor="middle"
+              fontSize="12.5"
+              fill={colour('caution')}
+            >
+              {band.text}
+            </text>
+          </g>
+        ) : null}
         {at === null ? null : (
           <g>
             <line x1={at} x2={at} y1={LINE - 26} y2={LINE + 15} stroke={colour('ink')} strokeWidth="3" />

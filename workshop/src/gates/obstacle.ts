@@ -1,6 +1,6 @@
 /** What stands in the way of an action, as a code with its figures; sentences are in `obstacleText`. No reason opens these. */
 import type { LineSeen } from '@zephyrcombe/contract';
-import type { JointFact } from '@zephyrcombe/core';
+import type { JointFact, SealKind } from '@zephyrcombe/core';
 import type { RuleId } from '@zephyrcombe/core/plan';
 import type { NamedStep } from '../fitting/namedStep.ts';
 import type { Change } from '../approvals/facts.ts';
@@ -61,6 +61,8 @@ export type Obstacle =
   | { readonly code: 'notQuoted' }
   | { readonly code: 'nothingOrdered' }
   | { readonly code: 'notHandTight'; readonly joint: string }
+  /** It was pulled over its limit, or its bolt gave: it does not go on being used because the next figure is right. */
+  | { readonly code: 'tightenedTooFar'; readonly joint: string; readonly seal: SealKind }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
   | {
       readonly code: 'sharedReservoirEmpty';

@@ -1,5 +1,5 @@
 /** Which stages a job has, which of them are done, which comes next: what list, rail, server and sign-off read. */
-import type { JobDetail } from '@zephyrcombe/contract';
+import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { isClosed, nipplesOf } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import { isClear, STAGES } from '@zephyrcombe/core';
@@ -78,11 +78,15 @@ export function isTorqued(detail: JobDetail, jointId: string): boolean {
   const last = detail.torqueRecords.findLast((record) => record.jointId === jointId);
   return (
     last !== undefined &&
-    last.verdict !== 'above' &&
+    !isTooFar(last) &&
     !isOpenedSince(detail, jointId) &&
     (isClosed(detail.job) || torqueStanding(detail, last).state !== 'passed')
   );
 }
+
+/** Its bolt was stretched, or its thread or seat may be: over its limit, or turned on without getting tighter. */
+export const isTooFar = ({ verdict }: Pick<TorqueRecord, 'verdict'>): boolean =>
+  verdict === 'above' || verdict === 'yielded';
 
 /** Its last step that opens or tightens is one that opens. */
 export function isOpenedSince({ fitSteps }: Pick<JobDetail, 'fitSteps'>, jointId: string): boolean {

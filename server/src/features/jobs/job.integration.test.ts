@@ -4,7 +4,7 @@ import { nipplesOf, partsOf } from '@zephyrcombe/contract';
 import { HANDOVER_CHECKS } from '@zephyrcombe/core';
 import { demoId } from '../../demo/identity.ts';
 import { freshFluid, signedService, tubeReading } from '../../testing/samples.ts';
-import { isRecordedElsewhere } from '@zephyrcombe/workshop';
+import { isRecordedElsewhere, isTorqued } from '@zephyrcombe/workshop';
 import { putTogether } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -361,6 +361,14 @@ describe('torque', () => {
       leakChecked: true,
     });
     expect(problemOf(leak)).toMatchObject({ code: 'stage-not-ready' });
+    // The right figure on the same bolt is no answer; on a new one it is.
+    const again = (more: object) =>
+      server.ask('POST', `/api/jobs/${over.job.id}/torque-records`, torque(other, 0, more));
+    expect(problemOf(await again({}))).toMatchObject({ errors: [{ field: 'tightenedTooFar' }] });
+    const done = await again({ renewed: true });
+    expect(done.statusCode).toBe(200);
+    const now = (await server.ask('GET', `/api/jobs/${over.job.id}`)).json<JobDetail>();
+    expect(isTorqued(now, joint?.jointId ?? '')).toBe(true);
   });
 
   test('an apprentice does not go past a stop, whatever the reason', async () => {

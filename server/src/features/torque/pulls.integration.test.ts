@@ -8,6 +8,7 @@ import { join } from 'node:path';
 import type { JobDetail, LogEntry, PullRecord, WrenchLink } from '@zephyrcombe/contract';
 import { judgePull } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
+import { isTorqued } from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, putTogether, sendSteps } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -106,8 +107,9 @@ async function pulled(body: object = {}): Promise<PullRecord> {
   return over(id);
 }
 
-const record = (pull: PullRecord, changes: object = {}) =>
-  server.ask('POST', at('/torque-records'), {
+const record = (pull: PullRecord, changes: object = {}) => {
+  server.pass(1000);
+  return server.ask('POST', at('/torque-records'), {
     id: randomUUID(),
     jointId: jointId(),
     wrenchId: demoId('bench-25'),
@@ -118,6 +120,8 @@ const record = (pull: PullRecord, changes: object = {}) =>
     witnessMark: true,
     ...changes,
   });
+};
+const TOO_FAR = { code: 'stage-not-ready', errors: [{ field: 'tightenedTooFar' }] };
 const found = (pull: PullRecord) => {
   const judged = judgePull(pull);
   return judged.ok ? judged.value.findings : null;
@@ -199,12 +203,35 @@ describe('what goes wrong with a wrench, or the hand on it', () => {
     expect((await record(await pulled())).statusCode).toBe(200);
   });
 
-  test.each([
-    ['overshoot', 'overshoot'],
-    ['secondClick', 'secondPull'],
-    ['yields', 'yielding'],
-  ])('%s is seen in the trace', async (_kind, finding) => {
-    expect(found(await pulled())).toContain(finding);
+  test('overshoot is seen in the trace; over the limit, the bolt is not used on because it is pulled again', async () => {
+    const over_ = await pulled();
+    expect(found(over_)).toContain('overshoot');
+    expect(over_.peak_Nm).toBeGreaterThan(21);
+    // Never recorded, and another figure typed: what the wrench told stands.
+    const typed = { pullId: null, torque_Nm: 19.6, typed: '19.6 N·m' };
+    expect(problemOf(await record(over_, typed))).toMatchObject(TOO_FAR);
+    expect((await record(over_, { ...typed, renewed: true })).statusCode).toBe(200);
+  });
+
+  test('secondClick is seen in the trace', async () => {
+    expect(found(await pulled())).toContain('secondPull');
+  });
+
+  test('a bolt that gives in its range is recorded as such, and is not tight until a new one is in', async () => {
+    const gave = await pulled();
+    expect(found(gave)).toContain('yielding');
+    expect((await record(gave)).statusCode).toBe(200);
+    let now = (await server.ask('GET', at())).json<JobDetail>();
+    expect(now.torqueRecords.at(-1)).toMatchObject({ verdict: 'yielded', renewed: false });
+    expect(isTorqued(now, jointId())).toBe(false);
+    const again = { pullId: null, torque_Nm: 19.6, typed: '19.6 N·m', threads: 'oiled' };
+    expect(problemOf(await record(gave, again))).toMatchObject(TOO_FAR);
+    expect((await record(gave, { ...again, renewed: true })).statusCode).toBe(200);
+    now = (await server.ask('GET', at())).json<JobDetail>();
+    expect(now.torqueRecords.at(-1)).toMatchObject({ verdict: 'within', renewed: true, threads: 'oiled' });
+    expect(isTorqued(now, jointId())).toBe(true);
+    // Once, not for ever.
+    expect((await record(gave, again)).statusCode).toBe(200);
   });
 });
 
@@ -256,7 +283,7 @@ test('what the wrench cannot be set to is refused before anybody pulls', async (
   });
 });
 
-test('started twice it is one pull; left, it is gone, and the wrench is free', async () => {
+test('started twice it is one pull; left before it was pulled it is gone, and the wrench is free', async () => {
   const id = randomUUID();
   const first = await start({ id });
   expect((await start({ id })).json<PullRecord>()).toEqual(first.json());

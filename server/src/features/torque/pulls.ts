@@ -44,11 +44,13 @@ export function pullHandlers(dependencies: Dependencies): PullHandlers {
   };
 
   /** Heard to its end, and not written yet where the book could not be reached then: it is tried again when it is asked for. */
-  async function kept(pull: Live): Promise<boolean> {
+  async function kept(pull: Live, isLeft = false): Promise<boolean> {
     const heard = pull.listener.heard();
-    if (heard.state !== 'done' || heard.peak_Nm === null) return false;
+    const { serial, isSimulated, calibratedOn, samples, dropOuts } = heard;
+    // Left in the middle it is evidence all the same: nobody leaves a bolt that gives, and pulls anew.
+    const peak_Nm = heard.peak_Nm ?? Math.max(0, ...samples.map(({ torque_Nm }) => torque_Nm));
+    if (isLeft ? !(peak_Nm > 0) : heard.state !== 'done' || heard.peak_Nm === null) return false;
     const { listener: _listener, ...asked } = pull;
-    const { serial, isSimulated, calibratedOn, samples, peak_Nm, dropOuts } = heard;
     await TorquePull.bulkCreate(
       [{ ...asked, serial, isSimulated, calibratedOn, samples, peak_Nm, dropOuts }],
       { ignoreDuplicates: true },
@@ -74,7 +76,7 @@ export function pullHandlers(dependencies: Dependencies): PullHandlers {
     const { torqueWrenchPort: port } = config;
     if (port === null) throw new AppProblem('wrench-silent', { detail: REFUSALS.noWrench });
     // One that the book could not take then is not lost to the next.
-    if (live) await kept(live);
+    if (live) await kept(live, true);
     letGo();
     const listening = await listenToPull({
       port,
@@ -121,7 +123,10 @@ export function pullHandlers(dependencies: Dependencies): PullHandlers {
     },
     async leavePull({ params: { jobId, pullId } }) {
       const told = await found(jobId, pullId);
-      if (live?.id === pullId) letGo();
+      if (live?.id === pullId) {
+        await kept(live, true);
+        letGo();
+      }
       return told;
     },
     stopListening: letGo,

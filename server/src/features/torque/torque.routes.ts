@@ -1,8 +1,9 @@
-import type { JobDetail, Joint, Person, TorqueRecord, Wrench } from '@zephyrcombe/contract';
+import type { JobDetail, Joint, Person, PullRecord, TorqueRecord, Wrench } from '@zephyrcombe/contract';
 import { capsAt, fittedBolt, partsOf, refitCautions, torqueOf } from '@zephyrcombe/contract';
 import {
   fitPlanOf,
   fittedFacts,
+  isTooFar,
   jointGate,
   retightenGate,
   tightenGate,
@@ -14,6 +15,7 @@ import { plainStep } from '@zephyrcombe/core/plan';
 import { createWriter, problemText, PULL_UNITS, REFUSALS } from '@zephyrcombe/messages';
 import type { Caution, PullFinding, TorqueVerdict } from '@zephyrcombe/core';
 import {
+  crowfootTorque,
   eyesOn,
   isNoFigure,
   judgePull,
@@ -51,14 +53,15 @@ interface Tightened {
   readonly freshWashers: number;
   readonly witnessMark: boolean;
   readonly seen?: string | undefined;
+  readonly renewed: boolean;
+  readonly pullId?: string | null;
   readonly overrides: ParsedBody<'recordTorque'>['overrides'];
 }
 
 /** Everything that stands before a wrench is put on, whatever is read on it; null where it was recorded before. */
-function atTheJoint(
-  { detail, person }: JobAction,
-  { id, jointId, freshWashers, witnessMark, seen }: Tightened,
-) {
+async function atTheJoint(action: JobAction, tightened: Tightened) {
+  const { detail, person } = action;
+  const { id, jointId, freshWashers, witnessMark, seen } = tightened;
   if (detail.torqueRecords.some((record) => record.id === id)) return null;
   const joint = partsOf(detail).joints.find((candidate) => candidate.id === jointId);
   const state = detail.joints.find((candidate) => candidate.jointId === jointId);
@@ -76,6 +79,8 @@ function atTheJoint(
   requireAsSeen(seen, parts);
   // Hand tight before, and something changed since.
   requireWay(jointGate(detail, joint.id), person);
+  if (!tightened.renewed && (await wasTooFar(action, joint, tightened.pullId ?? null)))
+    requireWay([{ code: 'tightenedTooFar', joint: joint.name, seal: joint.seal }], person);
   const cautions: readonly Caution[] = [
     ...capsAt(detail, joint.id),
     ...gate.cautions,
@@ -86,21 +91,65 @@ function atTheJoint(
   const settled = gate.cautions.every(({ id: caution }) => caution !== 'M99');
   return { joint, state, planned, parts, cautions, settled };
 }
-type AtTheJoint = NonNullable<ReturnType<typeof atTheJoint>>;
+type AtTheJoint = NonNullable<Awaited<ReturnType<typeof atTheJoint>>>;
+
+/**
+ * Whether the joint was pulled over its limit, or turned on without getting tighter, and nobody has said since that its bolt is
+ * new: by its last record, and by what the wrench told of a pull that nobody recorded.
+ */
+async function wasTooFar(
+  { detail, models, transaction }: JobAction,
+  joint: Joint,
+  /** The one that is being recorded. */
+  ownPullId: string | null,
+): Promise<boolean> {
+  const records = detail.torqueRecords.filter(({ jointId }) => jointId === joint.id);
+  const last = records.at(-1);
+  if (last && isTooFar(last)) return true;
+  const renewedAt = records.findLast(({ renewed }) => renewed === true)?.at;
+  const pulls = await models.TorquePull.findAll({
+    where: { jobId: detail.job.id, jointId: joint.id },
+    transaction,
+  });
+  return pulls
+    .map((row) => row.get({ plain: true }))
+    .filter(
+      ({ id, at }) =>
+        id !== ownPullId &&
+        !records.some(({ pullId }) => pullId === id) &&
+        (renewedAt === undefined || at.getTime() > Date.parse(renewedAt)),
+    )
+    .some((pull) => {
+      const judged = judgePull(pull);
+      if (!judged.ok || judged.value.findings.some(isNoFigure)) return false;
+      return (
+        judged.value.findings.includes('yielding') ||
+        jointPeak_Nm(pull) > torqueOf(joint).governing.maximum_Nm * (1 + 1e-9)
+      );
+    });
+}
+
+function jointPeak_Nm({
+  adapter,
+  peak_Nm,
+}: Pick<PullRecord, 'adapter'> & { readonly peak_Nm: number }): number {
+  const reached = adapter ? crowfootTorque({ ...adapter, read_Nm: peak_Nm }) : null;
+  return reached?.ok ? reached.value : peak_Nm;
+}
 
 type Reading = Pick<
   TorqueRecord,
-  'wrenchId' | 'wrenchName' | 'torque_Nm' | 'typed' | 'adapter' | 'pullId' | 'verdict' | 'because'
+  'wrenchId' | 'wrenchName' | 'torque_Nm' | 'typed' | 'adapter' | 'pullId' | 'verdict' | 'because' | 'threads'
 >;
 
 async function written(
   action: JobAction,
   { joint, state, planned, parts, settled }: AtTheJoint,
-  { id, freshWashers, witnessMark }: Tightened,
+  { id, freshWashers, witnessMark, renewed }: Tightened,
   reading: Reading,
 ): Promise<object> {
   const { detail, models, transaction, person, now } = action;
-  const columns = { id, jointId: joint.id, freshWashers, witnessMark, settled, ...reading };
+  const columns = { id, jointId: joint.id, freshWashers, witnessMark, settled, renewed, ...reading };
   await models.TorqueRecord.create(
     {
       ...columns,
@@ -118,14 +167,14 @@ async function written(
     { where: { jobId: detail.job.id, jointId: joint.id, leakChecked: true }, transaction },
   );
   // One that was pulled too far is to be done anew.
-  if (reading.verdict !== 'above') await takeRecordedSteps(action, planned);
+  if (!isTooFar(reading)) await takeRecordedSteps(action, planned);
   return columns;
 }
 
 async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>): Promise<void> {
   const { detail, person, log } = action;
   const wrench = detail.wrenches.find((candidate) => candidate.id === body.wrenchId);
-  const at = atTheJoint(action, body);
+  const at = await atTheJoint(action, body);
   if (at === null) return;
   if (!wrench) throw fieldProblem('wrenchId', 'noWrenchHere');
   requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
@@ -138,10 +187,12 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
     ...at.cautions,
   ];
   requireStopsAnswered(cautions, body.overrides, person);
-  const { wrenchId, typed, adapter, pullId, overrides } = body;
+  const { wrenchId, typed, adapter, pullId, threads, overrides } = body;
   const { name: wrenchName } = wrench;
-  const { verdict, joint_Nm: torque_Nm } = judged;
-  const reading = { wrenchId, wrenchName, torque_Nm, typed, adapter, pullId, verdict };
+  const { joint_Nm: torque_Nm } = judged;
+  const gave = judged.verdict === 'within' && pull?.findings.includes('yielding') === true;
+  const verdict: TorqueRecord['verdict'] = gave ? 'yielded' : judged.verdict;
+  const reading = { wrenchId, wrenchName, torque_Nm, typed, adapter, pullId, verdict, threads };
   const columns = await written(action, at, body, reading);
   await log('torqued', {
     ...columns,
@@ -153,6 +204,8 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
     ...(pull ? { pull: { ...pull } } : {}),
     freshWashers: body.freshWashers,
     witnessMark: body.witnessMark,
+    threads: threads ?? null,
+    renewed: body.renewed,
     range: { ...torques.governing },
     overrides,
     cautions: told(cautions),
@@ -162,7 +215,7 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
 /** No figure is known: who tightened it, and why without one. Where there is a figure with its source, it is tightened to that. */
 async function recordByFeel(action: JobAction, body: ParsedBody<'recordByFeel'>): Promise<void> {
   const { detail, person, log } = action;
-  const at = atTheJoint(action, body);
+  const at = await atTheJoint(action, body);
   if (at === null) return;
   if (torqueOf(at.joint).governing.source !== null) throw fieldProblem('jointId', 'figureKnown');
   const { joint } = at;

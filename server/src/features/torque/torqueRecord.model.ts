@@ -35,6 +35,8 @@ export const defineTorqueRecord = (sequelize: Sequelize) =>
       settled: flag('settled'),
       witnessMark: flag('witnessMark'),
       verdict: text(),
+      threads: optionalText(),
+      renewed: { ...flag('renewed'), defaultValue: false },
       fitted: json('fitted', true),
       by: text(),
       byId: optionalReference(),

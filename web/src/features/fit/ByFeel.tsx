@@ -1,7 +1,7 @@
 /** A joint for which nobody has a figure: tightened by feel, by whom and why. A number is not asked for. */
 import { washersNeeded } from '@zephyrcombe/core';
 import { WITNESS_MARK_NAMES } from '@zephyrcombe/messages';
-import { digestOf, fittedFacts } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isTooFar } from '@zephyrcombe/workshop';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -13,6 +13,8 @@ import { Fine, Label, Line, Rows } from '../../design/layout.ts';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { Hand } from './Hand.ts';
+import { Renewed } from './Renewed.tsx';
+import { saysTooFar } from './useTorqueAttempt.ts';
 
 export function NoFigure({ view: { joint } }: { readonly view: JointView }) {
   const { job } = useJob();
@@ -32,7 +34,7 @@ export function NoFigure({ view: { joint } }: { readonly view: JointView }) {
   );
 }
 
-const EMPTY = { because: '', washers: false, witness: false, id: '' };
+const EMPTY = { because: '', washers: false, witness: false, renewed: false, id: '' };
 
 interface ByFeelProps {
   readonly view: JointView;
@@ -63,13 +65,23 @@ export function ByFeel({ view, onStay, onFigure }: ByFeelProps) {
         freshWashers: draft.washers ? (count ?? 0) : 0,
         witnessMark: draft.witness,
         because: draft.because.trim(),
+        renewed: draft.renewed,
         seen: digestOf(fittedFacts(detail, joint.id)),
         overrides: [],
       },
     });
   };
+  const last = detail.torqueRecords.findLast(({ jointId }) => jointId === joint.id) ?? null;
   return (
     <>
+      {(last !== null && isTooFar(last)) || draft.renewed || saysTooFar(record.error) ? (
+        <Renewed
+          seal={joint.seal}
+          last={last}
+          isSelected={draft.renewed}
+          onChange={(renewed) => change({ renewed })}
+        />
+      ) : null}
       <TextField
         label="Why there is no figure"
         value={draft.because}

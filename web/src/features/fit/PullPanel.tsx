@@ -207,7 +207,12 @@ function useTakenOver(pull: PullRecord | undefined, { draft, change }: TorqueAtt
     if (!pull || pull.peak_Nm === null) return;
     const judged = judgePull(pull);
     if (!judged.ok || judged.value.findings.some(isNoFigure)) return;
-    change({ text: `${pull.peak_Nm} N·m`, readFrom: pull.id, ...(wrenchId ? { wrenchId } : {}) });
+    change({
+      text: `${pull.peak_Nm} N·m`,
+      readFrom: pull.id,
+      gave: judged.value.findings.includes('yielding'),
+      ...(wrenchId ? { wrenchId } : {}),
+    });
   });
   useEffect(() => {
     if (isNew) take();

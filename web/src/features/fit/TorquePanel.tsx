@@ -30,10 +30,12 @@ import { ChangedSince } from '../job/ChangedSince.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
 import { AdapterEntry } from './AdapterEntry.tsx';
+import { BoltUnderTorque, estimateOf } from './BoltUnderTorque.tsx';
 import { ByFeel, NoFigure } from './ByFeel.tsx';
 import { daysBetween } from './daysBetween.ts';
 import { Hand } from './Hand.ts';
 import { PullOfRecord, PullPanel } from './PullPanel.tsx';
+import { Renewed } from './Renewed.tsx';
 import type { TorqueAttempt } from './useTorqueAttempt.ts';
 import { useTorqueAttempt } from './useTorqueAttempt.ts';
 
@@ -79,7 +81,7 @@ export function TorquePanel({
       (last === null || last.torque_Nm === null) ? (
         <NoFigure view={view} />
       ) : (
-        <RangeOfJoint view={view} reading_Nm={jointTorqueOf(attempt)} last={last} />
+        <RangeOfJoint view={view} attempt={attempt} last={last} />
       )}
       {isDone ? (
         <Recorded view={view} last={last} nextJointId={nextJointId} nextName={nextNames[0]} onNext={onNext} />
@@ -96,19 +98,29 @@ export function TorquePanel({
 const jointTorqueOf = ({ judged, reading }: TorqueAttempt): number | null =>
   judged?.ok ? judged.value.joint_Nm : (reading?.value_SI ?? null);
 
+/** What the joint has by what was read; the middle of its range before that. */
+const torqueToJudge_Nm = (attempt: TorqueAttempt): number => {
+  const { minimum_Nm, maximum_Nm } = attempt.torques.governing;
+  return jointTorqueOf(attempt) ?? (minimum_Nm + maximum_Nm) / 2;
+};
+
 interface RangeOfJointProps {
   readonly view: JointView;
-  readonly reading_Nm: number | null;
+  readonly attempt: TorqueAttempt;
   readonly last: TorqueRecord | null;
 }
 
 /** The range that governs with its source, and the reading, or what is recorded, on the ruler. */
-function RangeOfJoint({ view: { joint }, reading_Nm, last }: RangeOfJointProps) {
+function RangeOfJoint({ view, attempt, last }: RangeOfJointProps) {
+  const { joint } = view;
   const write = useWriter();
   const unit = write.units.torque;
   const torques = torqueOf(joint);
   const { minimum_Nm, maximum_Nm, source, forBolt, part } = torques.governing;
-  const shown_Nm = reading_Nm ?? last?.torque_Nm ?? null;
+  const shown_Nm = jointTorqueOf(attempt) ?? last?.torque_Nm ?? null;
+  // Nobody has said what is on the thread: it would be a guess over a guess.
+  const gives =
+    attempt.draft.threads === 'unsaid' ? null : estimateOf(view, attempt.draft, torqueToJudge_Nm(attempt));
   return (
     <>
       <div>
@@ -133,6 +145,15 @@ function RangeOfJoint({ view: { joint }, reading_Nm, last }: RangeOfJointProps) 
         reading={shown_Nm === null ? null : fromSI(shown_Nm, unit)}
         readingText={shown_Nm === null ? '' : write.torque(shown_Nm)}
         beyondText="over the limit of the fitted part"
+        band={
+          gives?.ok
+            ? {
+                from: fromSI(gives.value.mayGive_Nm, unit),
+                to: fromSI(gives.value.surelyGives_Nm, unit),
+                text: 'a bolt like this may give',
+              }
+            : null
+        }
         label={`Torque range ${write.torqueRange(minimum_Nm, maximum_Nm)}`}
       />
     </>
@@ -166,6 +187,9 @@ function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: Reco
           {last.wrenchName === null ? `: ${last.because ?? ''}` : `, with ${last.wrenchName}`}
           {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
           {last.witnessMark ? ', witness mark made' : ''}.
+          {last.renewed
+            ? ' It had been tightened too far before; its bolt is new, or its seat and thread are sound.'
+            : ''}
           {last.adapter ? ` Read with a crowfoot: ${last.typed}.` : ''}
         </p>
         {last.pullId ? <PullOfRecord pullId={last.pullId} joint={joint} /> : null}
@@ -205,10 +229,13 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
           until="Fresh washers, and torque it again."
         />
       ) : null}
-      {last?.verdict === 'above' ? (
-        <Notice severity="stop" title="This joint was over-torqued">
-          <p>New bolt, fresh washers, then torque it again and record it.</p>
-        </Notice>
+      {attempt.isTooFar ? (
+        <Renewed
+          seal={joint.seal}
+          last={last}
+          isSelected={draft.renewed}
+          onChange={(renewed) => change({ renewed })}
+        />
       ) : null}
       <PullPanel jointId={joint.id} attempt={attempt} />
       <QuantityField
@@ -222,6 +249,7 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
         error={judged && !judged.ok ? problemText(judged.problem, write) : null}
       />
       <HowItWasDone view={view} attempt={attempt} />
+      <BoltUnderTorque view={view} attempt={attempt} torque_Nm={torqueToJudge_Nm(attempt)} />
       {judged?.ok && judged.value.verdict === 'below' && reading ? (
         <Notice severity="warn" title={`${write.torque(judged.value.joint_Nm)} is not tight enough yet`}>
           <p>
@@ -315,8 +343,14 @@ interface RecordButtonProps {
 
 function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
   const write = useWriter();
-  const { record, wrench, reading, judged, send } = attempt;
+  const { draft, record, wrench, reading, judged, send } = attempt;
   const verdict = judged?.ok ? judged.value.verdict : null;
+  if (verdict === 'within' && draft.gave && draft.readFrom !== '')
+    return (
+      <PlainButton isPending={record.isPending} because={isHandTight ? null : NOT_ON_YET} onPress={send}>
+        Record it as it was read: the bolt gave
+      </PlainButton>
+    );
   if (verdict === 'above' && reading)
     return (
       <PlainButton isPending={record.isPending} because={isHandTight ? null : NOT_ON_YET} onPress={send}>

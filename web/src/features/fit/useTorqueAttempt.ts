@@ -1,8 +1,9 @@
 /** What is typed, or read from a wrench, at a joint, and what the core says of it. */
 import { torqueOf } from '@zephyrcombe/contract';
-import type { Adapter } from '@zephyrcombe/core';
+import type { Adapter, ThreadState } from '@zephyrcombe/core';
 import { judgeTorqueAttempt, washersNeeded } from '@zephyrcombe/core';
-import { digestOf, fittedFacts } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isTooFar } from '@zephyrcombe/workshop';
+import type { ApiError } from '../../api/client.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
 import { useDraft } from '../../app/useDraft.ts';
@@ -20,10 +21,16 @@ const EMPTY = {
   pullId: '',
   /** The pull whose figure stands in the field. */
   readFrom: '',
+  /** In that pull the bolt turned on without getting tighter. */
+  gave: false,
   hasAdapter: false,
   wrench_m: null as number | null,
   extension_m: null as number | null,
   angle_rad: 0 as number | null,
+  threads: 'unsaid' as ThreadState,
+  /** What of the pressure’s force the bolt takes, as typed. */
+  share: '',
+  renewed: false,
 };
 export type TorqueDraft = typeof EMPTY;
 export type TorqueAttempt = ReturnType<typeof useTorqueAttempt>;
@@ -40,6 +47,9 @@ export function adapterOf({
     ? 'unsaid'
     : { wrench_m, extension_m, angle_rad };
 }
+
+export const saysTooFar = (error: ApiError | null): boolean =>
+  error?.details?.errors?.some(({ field }) => field === 'tightenedTooFar') ?? false;
 
 export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => void) {
   const detail = useJob();
@@ -70,7 +80,10 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
           adapter,
         });
   const parts = fittedFacts(detail, joint.id);
+  const last = detail.torqueRecords.findLast(({ jointId }) => jointId === joint.id);
   return {
+    // By its last record; by a pull that nobody recorded the server says so.
+    isTooFar: (last !== undefined && isTooFar(last)) || draft.renewed || saysTooFar(record.error),
     draft,
     record,
     torques,
@@ -103,6 +116,8 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
           pullId: draft.readFrom === '' ? null : draft.readFrom,
           freshWashers,
           witnessMark: draft.witness,
+          threads: draft.threads === 'unsaid' ? null : draft.threads,
+          renewed: draft.renewed,
           seen: digestOf(parts),
           overrides: [],
         },

@@ -11,9 +11,8 @@ import {
   BOLT_STATES,
   BOLT_STRENGTHS,
   boltEngagement,
-  boltLoad,
+  boltUnderTorque,
   boltReuse,
-  FRICTIONS_OF,
   JOINT_MATERIALS,
   jointPassage,
   judgeEye,
@@ -328,33 +327,27 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa, load
   const write = useWriter();
   const { thread } = typed;
   const strength = BOLT_STRENGTHS[typed.bolt];
-  const frictions = FRICTIONS_OF[typed.threads];
-  const loads = frictions.map((friction) =>
-    boltLoad({
-      bolt: {
-        diameter_m: thread.major_m,
-        pitch_m: thread.pitch_m,
-        bore_m: m.bore,
-        crossHole_m: m.cross,
-        crossHoles: typed.crossHoles,
-        neck_m: m.neck,
-        yield_Pa: strength?.yield_Pa ?? 0,
-      },
-      washer: { outside_m: m.over, inside_m: m.inside },
-      torque_Nm,
-      threadFriction: friction,
-      headFriction: friction,
-      pressure_Pa,
-      loadFactor,
-    }),
-  );
-  const failed = loads.find((load) => !load.ok);
-  const worst = loads.flatMap((load) => (load.ok ? [load.value.used] : []));
+  const under = boltUnderTorque({
+    bolt: {
+      diameter_m: thread.major_m,
+      pitch_m: thread.pitch_m,
+      bore_m: m.bore,
+      crossHole_m: m.cross,
+      crossHoles: typed.crossHoles,
+      neck_m: m.neck,
+      yield_Pa: strength?.yield_Pa ?? 0,
+    },
+    washer: { outside_m: m.over, inside_m: m.inside },
+    torque_Nm,
+    threads: typed.threads,
+    pressure_Pa,
+    loadFactor,
+  });
   return (
     <Sheet aria-live="polite">
       <SheetTitle>What {write.torque(torque_Nm)} does to it</SheetTitle>
-      {failed && !failed.ok ? (
-        <Fine>{problemText(failed.problem, write)}</Fine>
+      {!under.ok ? (
+        <Fine>{problemText(under.problem, write)}</Fine>
       ) : (
         <Stack $gap={10}>
           <FigureTable>
@@ -369,28 +362,25 @@ function UnderTorque({ typed, read: { lengths_m: m, torque_Nm, pressure_Pa, load
               </tr>
             </thead>
             <tbody>
-              {loads.map((load, index) =>
-                load.ok ? (
-                  <tr key={index}>
-                    <th scope="row">
-                      {frictions[index]}{' '}
-                      <Working of={`clamp at friction ${frictions[index]}`} result={load} />
-                    </th>
-                    <td>{write.quantity({ kind: 'force', value_SI: load.value.clamp_N })}</td>
-                    <td>{write.quantity({ kind: 'force', value_SI: load.value.left_N })}</td>
-                    <td>{write.quantity({ kind: 'stress', value_SI: load.value.leftSeat_Pa })}</td>
-                    <td>{load.value.critical}</td>
-                    <td>{write.fraction(load.value.used)}</td>
-                  </tr>
-                ) : null,
-              )}
+              {under.value.loads.map(({ friction, load }) => (
+                <tr key={friction}>
+                  <th scope="row">
+                    {friction} <Working of={`clamp at friction ${friction}`} result={load} />
+                  </th>
+                  <td>{write.quantity({ kind: 'force', value_SI: load.value.clamp_N })}</td>
+                  <td>{write.quantity({ kind: 'force', value_SI: load.value.left_N })}</td>
+                  <td>{write.quantity({ kind: 'stress', value_SI: load.value.leftSeat_Pa })}</td>
+                  <td>{load.value.critical}</td>
+                  <td>{write.fraction(load.value.used)}</td>
+                </tr>
+              ))}
             </tbody>
           </FigureTable>
-          {Math.max(...worst) > 1 ? (
+          {under.value.mostUsed > 1 ? (
             <Notice
               severity="warn"
               title={
-                Math.min(...worst) > 1
+                under.value.leastUsed > 1
                   ? 'At any friction this torque goes beyond the yield of the bolt'
                   : 'With little friction this torque goes beyond the yield of the bolt'
               }

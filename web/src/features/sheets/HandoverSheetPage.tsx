@@ -1,7 +1,13 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, isTightened, lineOfJob, partsOf } from '@zephyrcombe/contract';
 import type { Writer } from '@zephyrcombe/messages';
-import { firstOutingText, flaresText, handoverNames, vehicleWords } from '@zephyrcombe/messages';
+import {
+  firstOutingText,
+  flaresText,
+  handoverNames,
+  THREAD_STATE_NAMES,
+  vehicleWords,
+} from '@zephyrcombe/messages';
 import { handoverChecks } from '@zephyrcombe/core';
 import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -108,7 +114,15 @@ export function HandoverSheetPage() {
                       {record.torque_Nm === null
                         ? `by feel, no figure: ${record.because ?? ''}`
                         : write.torque(record.torque_Nm)}
-                      {record.verdict === 'above' ? ' (over, redone)' : ''}
+                      {record.verdict === 'above'
+                        ? ' (over its limit)'
+                        : record.verdict === 'yielded'
+                          ? ' (the bolt gave)'
+                          : ''}
+                      {record.renewed
+                        ? '; had been over-tightened, since then new bolt or seat and thread sound'
+                        : ''}
+                      {record.threads ? `; threads: ${THREAD_STATE_NAMES[record.threads]}` : ''}
                     </td>
                     <td>
                       {record.wrenchName ?? 'none'}

@@ -11,6 +11,8 @@ interface JointDrawingProps {
   readonly view: JointView;
   readonly bolt?: Bolt | null;
   readonly washer?: Washer | null;
+  /** Clamp, and what is left of it with the brake on: estimates. */
+  readonly forces?: { readonly clamp: string; readonly left: string } | null;
 }
 
 /** A joint in section, from the parts chosen for it. */
@@ -18,6 +20,7 @@ export function JointDrawing({
   view,
   bolt = view.chosen.bolt,
   washer = view.chosen.washer,
+  forces = null,
 }: JointDrawingProps) {
   const write = useWriter();
   const { joint, port, eyes, hoses } = view;
@@ -45,6 +48,7 @@ export function JointDrawing({
       washerText={`${MATERIAL_NAMES[washer.material]} washer`}
       eyeTexts={hoses.map((hose) => hose.name)}
       threadText={`${bolt.thread}, ${engagedText}`}
+      forces={forces}
       isPortAssumed={isPortAssumed}
       isEyeAssumed={isEyeAssumed}
       wantsText={`wants ${write.length(leastEngaged_m)} or more`}
