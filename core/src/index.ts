@@ -93,6 +93,8 @@ export {
 
 export type { SealKind } from './joint/sealKind.ts';
 export { SEAL_KINDS } from './joint/sealKind.ts';
+export type { AbsState, BleedScrew, NippleHeight } from './procedure/asBuilt.ts';
+export { judgeAbsLeftOut, judgeBleedScrew, judgeNippleHeight } from './procedure/asBuilt.ts';
 export type { HandoverCheck } from './procedure/handOver.ts';
 export { HANDOVER_CHECKS, handoverChecks, judgeHandover, judgeRecord } from './procedure/handOver.ts';
 export { judgeBoltThread, judgeClocking } from './procedure/specification.ts';

@@ -490,6 +490,28 @@ const SENTENCES: Sentences = {
     advice:
       'Dirt goes in with the first turn, and a grain under a seat leaks. Brush and clean round the joint first.',
   }),
+  M65: () => ({
+    title: 'The lines go past where the ABS unit was',
+    advice:
+      'A vehicle that is used on the road keeps its ABS: without it the approval ends, and the warning lamp stays on. Connect the unit again, or say why there is none in this circuit.',
+  }),
+  M67: ({ out_m, in_m }, write) => ({
+    title:
+      out_m === null || in_m === null
+        ? 'Nobody has compared the bleed screw with the one that came out here'
+        : `The bleed screw is ${write.length(in_m)} long; the one that came out here was ${write.length(out_m)}`,
+    advice:
+      'Their lengths differ from caliper to caliper: too long it bottoms before it seats, too short it never closes. Match the screw that was at this place.',
+  }),
+  M68: ({ isSeen, isDrawnLow }) => ({
+    title: isSeen
+      ? 'The nipple is not the highest point of its caliper'
+      : isDrawnLow
+        ? 'The nipple is drawn lower than its caliper'
+        : 'The caliper was off, and nobody has said whether its nipple is on top',
+    advice:
+      'Air above the nipple never comes out: the calipers are on the wrong sides, or this one has to be tilted while it is bled. Look, and say so at Bleed.',
+  }),
   M66: ({ side, was }) => ({
     title: `The lead lay ${was}; it is now ${side}`,
     advice:

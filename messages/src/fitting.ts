@@ -328,4 +328,6 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   openSpanner: 'an open-ended spanner on its nut',
   sealant: 'tape or paste on its thread',
   bareBracket: 'its bracket trimmed and not painted',
+  bleedScrew: 'length of its bleed screw, out and in',
+  nippleTop: 'its nipple is the highest point',
 };

@@ -71,6 +71,16 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('openSpanner', z.boolean()),
   said('sealant', z.boolean()),
   said('bareBracket', z.boolean()),
+  /** Of a nipple that came out: how long it is, and the one that goes in. */
+  said(
+    'bleedScrew',
+    z.strictObject({
+      out_m: z.number().positive().max(0.2).nullable(),
+      in_m: z.number().positive().max(0.2).nullable(),
+    }),
+  ),
+  /** Of a nipple: whether it is the highest point of its caliper. */
+  said('nippleTop', z.boolean().nullable()),
 ]);
 export type FitFactSaid = z.infer<typeof FitFactSaidSchema>;
 export type FitFactKind = FitFactSaid['kind'];

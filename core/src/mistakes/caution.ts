@@ -151,7 +151,12 @@ export interface CautionEvidence {
   M63: { readonly before: StepKind };
   M64: { readonly before: StepKind };
   /** Where the lead was plugged in, and where it lay before. */
+  M65: Record<never, never>;
   M66: { readonly side: string; readonly was: string };
+  /** Null where nobody has measured. */
+  M67: { readonly out_m: number | null; readonly in_m: number | null };
+  /** Seen to be lower, or drawn so; neither where nobody has looked since the caliper was off. */
+  M68: { readonly isSeen: boolean; readonly isDrawnLow: boolean };
   M69: Record<never, never>;
   M70: {
     readonly part: TorquePart;

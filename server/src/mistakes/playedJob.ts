@@ -355,6 +355,7 @@ export class PlayedJob {
     const nipples = nipplesOf(await this.now());
     return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
   };
+  item = (id: string, body: object) => this.ask('PUT', this.at(`/items/${id}`), { version: null, ...body });
   supplier = async (what: 'quote' | 'order') =>
     this.ask('POST', this.at(`/supplier/${what}`), { version: (await this.now()).job.version });
   find = (condition: string, subjectId: string, subject: 'hose' | 'joint' = 'hose') =>

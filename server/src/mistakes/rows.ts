@@ -4,6 +4,7 @@
  */
 import type { CautionId } from '@zephyrcombe/core';
 import { APPROVALS, KNOWING } from './approvalRows.ts';
+import { AS_BUILT } from './asBuiltRows.ts';
 import { FITTING } from './fitRows.ts';
 import { FLUID, TIGHTENING } from './fittingRows.ts';
 import { LINES, MAKING } from './makingRows.ts';
@@ -20,7 +21,13 @@ export const BEFORE_FITTING: readonly MistakeRow[] = [
   ...LINES,
 ];
 export { FITTING };
-export const AFTER_FITTING: readonly MistakeRow[] = [...TIGHTENING, ...FLUID, ...APPROVALS, ...KNOWING];
+export const AFTER_FITTING: readonly MistakeRow[] = [
+  ...TIGHTENING,
+  ...FLUID,
+  ...AS_BUILT,
+  ...APPROVALS,
+  ...KNOWING,
+];
 export const ROWS: readonly MistakeRow[] = [...BEFORE_FITTING, ...FITTING, ...AFTER_FITTING];
 
 /** Tools of the bench that no job asks: what they say is tested where they stand. */

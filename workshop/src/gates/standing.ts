@@ -2,6 +2,7 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import {
   capsAt,
+  capsOfJob,
   fittedBolt,
   hoseOfJob,
   jointOfJob,
@@ -18,8 +19,8 @@ import {
 } from '@zephyrcombe/contract';
 import type { Caution, FoundOn } from '@zephyrcombe/core';
 import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephyrcombe/core';
-
 import { asFittedCautions } from '../fitting/asFitted.ts';
+import { asBuiltCautions } from './asBuilt.ts';
 
 export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
 
@@ -85,6 +86,14 @@ export function leftOn(detail: JobDetail): readonly Caution[] {
   return judgeLeftOn(found);
 }
 
+/** What whoever signs meets of the vehicle itself, beside the checks and the fluid. */
+export const signCautions = (detail: JobDetail): readonly Caution[] => [
+  ...leftOn(detail),
+  ...asBuiltCautions(detail),
+  ...asFittedCautions(detail),
+  ...capsOfJob(detail),
+];
+
 export function standingCautions(detail: JobDetail): readonly StandingCaution[] {
   const handover = judgeHandover(detail.job.handoverChecks, {
     abs: detail.vehicle.abs,
@@ -95,6 +104,6 @@ export function standingCautions(detail: JobDetail): readonly StandingCaution[] 
     ...detail.lines.flatMap(({ lineId }) => ofLine(detail, lineId)),
     ...detail.joints.flatMap(({ jointId }) => ofJoint(detail, jointId)),
     ...at('joint', asFittedCautions(detail)),
-    ...at('sign', [...leftOn(detail), ...handover.cautions]),
+    ...at('sign', [...asBuiltCautions(detail), ...leftOn(detail), ...handover.cautions]),
   ];
 }

@@ -1,5 +1,5 @@
 import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
-import { partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
+import { nipplesOf, partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
 import { factsOfKind, fitPlanOf } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
@@ -88,6 +88,10 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'trialWashers':
     case 'cleaner':
       return subjectId === detail.job.id;
+    case 'bleedScrew':
+      return detail.items.some(({ id, kind: what }) => id === subjectId && what === 'nipple');
+    case 'nippleTop':
+      return nipplesOf(detail).some(({ id }) => id === subjectId);
     case 'cover':
       // A new one has an id of its own.
       return (

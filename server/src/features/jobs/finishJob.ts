@@ -1,7 +1,7 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { Circuit, JobDetail, JobHose, Override } from '@zephyrcombe/contract';
-import { capsOfJob, lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
-import { asFittedCautions, digestOf, leftOn, signatureFacts, signGate } from '@zephyrcombe/workshop';
+import { lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
+import { digestOf, leftOn, signatureFacts, signCautions, signGate } from '@zephyrcombe/workshop';
 import { createWriter, FIELD_FAULTS, problemText, REFUSALS } from '@zephyrcombe/messages';
 import {
   judgeBottle,
@@ -122,10 +122,8 @@ async function answeredCautions(
   const left = leftOn(detail);
   const cautions: readonly Caution[] = [
     ...lines.flatMap(({ subject, cautions: said }) => said.map((caution) => ({ ...caution, subject }))),
-    ...left,
-    ...asFittedCautions(detail),
+    ...signCautions(detail),
     ...handover.cautions,
-    ...capsOfJob(detail),
     ...fluids.flatMap(({ circuit, given }) =>
       [
         ...judgeGrade(circuit.fluidGrade, given.grade),

@@ -1,6 +1,7 @@
 /** Brackets, clips and mount bolts: noted when they come off, on again before anybody signs. */
 import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesOf } from '@zephyrcombe/contract';
 import { progressOf } from '@zephyrcombe/workshop';
 import { PlayedJob } from '../../mistakes/playedJob.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -36,6 +37,8 @@ test('stands in the way of the signature until it is on again, by feel or with i
   expect(problemOf(await job.finish()).errors).toMatchObject([{ field: 'itemsNotOn' }]);
   await job.done(put(bolt, { version: 2, done: true }));
   expect((await item(bolt))?.done?.torque_Nm).toBeNull();
+  // The caliper was off: somebody looks which way up it is.
+  for (const { id } of nipplesOf(await now())) await job.done(job.say('nippleTop', id, true));
   expect((await job.finish()).statusCode).toBe(200);
 });
 

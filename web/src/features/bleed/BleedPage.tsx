@@ -21,6 +21,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
+import { NippleTop } from './NippleTop.tsx';
 import { nippleView, orderedNipples } from './bleedView.ts';
 
 const Turn = styled.button<{ $current: boolean }>`
@@ -298,6 +299,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               ))}
             </Outflows>
           </div>
+          <NippleTop detail={detail} nippleId={nippleId} />
           {allClear ? (
             <PrimaryButton onPress={() => void navigate(`/jobs/${jobId}/hand-over`)}>
               All nipples clear: go to Hand over

@@ -1,12 +1,12 @@
 /** What the service record says, when the fluid is due again, and the signature. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { capsOfJob, may } from '@zephyrcombe/contract';
+import { may } from '@zephyrcombe/contract';
 import {
   digestOf,
-  leftOn,
   openChecks,
   openChecksText,
   signatureFacts,
+  signCautions,
   signGate,
 } from '@zephyrcombe/workshop';
 import { problemText, whoMay } from '@zephyrcombe/messages';
@@ -45,8 +45,7 @@ function dueOf(draft: SigningDraft, { shop, vehicle }: JobDetail) {
 }
 
 const signingCautions = (draft: SigningDraft, detail: JobDetail): readonly Caution[] => [
-  ...leftOn(detail),
-  ...capsOfJob(detail),
+  ...signCautions(detail),
   ...detail.circuits.flatMap(({ circuit }) => judgeGrade(circuit.fluidGrade, fluidOf(draft, circuit).grade)),
   ...(isDate(draft.servicedOn) && isDate(draft.bottleOpenedOn)
     ? judgeBottle(draft.bottleOpenedOn, draft.servicedOn)

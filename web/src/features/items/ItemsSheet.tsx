@@ -2,6 +2,7 @@
 import type { ItemKind, JobItem } from '@zephyrcombe/contract';
 import { isClosed, isTightened, ITEM_KINDS } from '@zephyrcombe/contract';
 import { ITEM_NAMES } from '@zephyrcombe/messages';
+import { factOf, screwCautions } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -12,7 +13,9 @@ import { PlainButton, TextButton } from '../../design/Button.tsx';
 import { TextField, Tick } from '../../design/fields.tsx';
 import { Pick } from '../../design/Pick.tsx';
 import { Beside, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack, Unseen } from '../../design/layout.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
+import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 
 const HANDLING = { refit: 'goes on again', replace: 'is replaced' } as const;
@@ -133,6 +136,7 @@ function ItemToFit({ item, closed }: ItemProps) {
           onText={setTyped}
         />
       ) : null}
+      {kind === 'nipple' ? <ScrewLengths item={item} closed={closed} /> : null}
       <Tick isSelected={done !== null} isDisabled={closed || save.isPending || isUnread} onChange={put}>
         {name}: {handling === 'replace' ? 'the new one is on' : 'on again'}
         {done && isTightened(kind)
@@ -141,6 +145,40 @@ function ItemToFit({ item, closed }: ItemProps) {
       </Tick>
       <SaveProblem save={save} />
     </Stack>
+  );
+}
+
+/** Bleed screws look alike and are not: what came out here, and what goes in. */
+function ScrewLengths({ item: { id, name }, closed }: ItemProps) {
+  const detail = useJob();
+  const say = useJobAction('sayFitFact', detail.job.id);
+  const known = factOf(detail, 'bleedScrew', id) ?? { out_m: null, in_m: null };
+  const set = (change: Partial<typeof known>) =>
+    say.mutate({
+      params: { jobId: detail.job.id },
+      body: { id: newId(), said: { kind: 'bleedScrew', subjectId: id, value: { ...known, ...change } } },
+    });
+  return (
+    <>
+      {closed ? null : (
+        <Beside>
+          <QuantityEntry
+            label={`${name}: length of the screw that came out`}
+            value_SI={known.out_m}
+            mayBeEmpty
+            onValue={(out_m) => set({ out_m })}
+          />
+          <QuantityEntry
+            label={`${name}: length of the one that goes in`}
+            value_SI={known.in_m}
+            mayBeEmpty
+            onValue={(in_m) => set({ in_m })}
+          />
+        </Beside>
+      )}
+      <Cautions cautions={screwCautions(detail, id)} />
+      <SaveProblem save={say} />
+    </>
   );
 }
 

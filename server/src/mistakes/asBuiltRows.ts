@@ -1,0 +1,104 @@
+/** Rows about the brake as it stands when it is handed over: its ABS unit, its bleed screws, which way up its calipers are. */
+import { randomUUID } from 'node:crypto';
+import type { HydraulicsEntry } from '@zephyrcombe/contract';
+import { nipplesOf } from '@zephyrcombe/contract';
+import type { MistakeRow, Play } from './play.ts';
+import { FLUID_ONLY } from './play.ts';
+import type { PlayedJob, PlayOptions } from './playedJob.ts';
+
+const WITH_ABS: PlayOptions = { ...FLUID_ONLY, like: 'calder' };
+/** The lines meet in a block where the unit was. */
+const unitTaken = (drawing: HydraulicsEntry): HydraulicsEntry => ({
+  ...drawing,
+  components: drawing.components.map((part) =>
+    part.kind === 'absUnit' ? { ...part, kind: 'junction' } : part,
+  ),
+});
+
+const nipple = async (job: PlayedJob, at = 0): Promise<string> => nipplesOf(await job.now())[at]?.id ?? '';
+/** Signed after something was done with the job that is ready. */
+const signedAfter =
+  (act: (job: PlayedJob) => Promise<unknown>): Play =>
+  async (job) => {
+    await job.readyToSign();
+    await act(job);
+    return job.said(job.finish());
+  };
+const screwIn = async (
+  job: PlayedJob,
+  lengths: { readonly out_m: number | null; readonly in_m: number | null } | null,
+  handling: 'refit' | 'replace' = 'replace',
+): Promise<void> => {
+  const id = randomUUID();
+  await job.done(job.item(id, { kind: 'nipple', name: `Nipple ${id.slice(0, 4)}`, handling, done: true }));
+  if (lengths) await job.done(job.say('bleedScrew', id, lengths));
+};
+const caliperOff = (job: PlayedJob) =>
+  job.done(job.item(randomUUID(), { kind: 'mountBolt', name: 'Upper bolt', handling: 'refit', done: true }));
+
+export const AS_BUILT: readonly MistakeRow[] = [
+  {
+    id: 'M65',
+    options: WITH_ABS,
+    paths: {
+      'drawn away while the job is open': signedAfter((job) => job.done(job.draw(unitTaken))),
+      'drawn away before anything else': async (job) => {
+        await job.done(job.draw(unitTaken));
+        await job.readyToSign();
+        return job.said(job.finish());
+      },
+    },
+    clean: signedAfter(() => Promise.resolve()),
+  },
+  {
+    id: 'M67',
+    options: FLUID_ONLY,
+    paths: {
+      'a longer one goes in': signedAfter((job) => screwIn(job, { out_m: 0.032, in_m: 0.036 })),
+      'a shorter one goes in, as if it were the old one': signedAfter((job) =>
+        screwIn(job, { out_m: 0.036, in_m: 0.032 }, 'refit'),
+      ),
+      'a new one that nobody has compared': signedAfter((job) => screwIn(job, null)),
+      'only one of the two was measured': signedAfter((job) => screwIn(job, { out_m: 0.032, in_m: null })),
+      'two were out, and nobody says which is which': signedAfter(async (job) => {
+        await screwIn(job, null, 'refit');
+        await screwIn(job, null, 'refit');
+      }),
+    },
+    clean: signedAfter(async (job) => {
+      await screwIn(job, { out_m: 0.032, in_m: 0.032 });
+      await screwIn(job, { out_m: 0.036, in_m: 0.036 }, 'refit');
+    }),
+  },
+  {
+    id: 'M68',
+    options: FLUID_ONLY,
+    paths: {
+      'seen to be below': signedAfter(async (job) =>
+        job.done(job.say('nippleTop', await nipple(job), false)),
+      ),
+      'the caliper was off, and nobody has looked': signedAfter(caliperOff),
+      'looked at, and taken back': signedAfter(async (job) => {
+        await caliperOff(job);
+        await job.done(job.say('nippleTop', await nipple(job), true));
+        await job.done(job.say('nippleTop', await nipple(job), null));
+      }),
+      'measured lower than its caliper': signedAfter((job) =>
+        job.done(
+          job.draw((drawing) => ({
+            ...drawing,
+            components: drawing.components.map((part) => ({
+              ...part,
+              ...(part.kind === 'caliper' ? { height_m: 0.4 } : {}),
+              ...(part.kind === 'bleedNipple' ? { height_m: 0.35 } : {}),
+            })),
+          })),
+        ),
+      ),
+    },
+    clean: signedAfter(async (job) => {
+      await caliperOff(job);
+      for (const { id } of nipplesOf(await job.now())) await job.done(job.say('nippleTop', id, true));
+    }),
+  },
+];
