@@ -505,7 +505,7 @@ const SENTENCES: Sentences = {
   }),
   M68: ({ isSeen, isDrawnLow }) => ({
     title: isSeen
-      ? 'The nipple is not the highest point of its caliper'
+      ? 'The nipple is not the highest point'
       : isDrawnLow
         ? 'The nipple is drawn lower than its caliper'
         : 'The caliper was off, and nobody has said whether its nipple is on top',

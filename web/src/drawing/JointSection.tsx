@@ -131,10 +131,10 @@ export function JointSection({
                 bottom={y(layout.washers[0]?.top ?? layout.head.bottom) - 2}
               />
             ))}
-            <text x={labelX} y={y(layout.head.top) + 12} fontSize="12.5" fill={colour('ink')}>
+            <text x={labelX} y={y(layout.head.top) + 7} fontSize="12.5" fill={colour('ink')}>
               pulls {forces.clamp}
             </text>
-            <text x={labelX} y={y(layout.head.top) + 28} fontSize="12.5" fill={colour('inkSoft')}>
+            <text x={labelX} y={y(layout.head.top) + 22} fontSize="12.5" fill={colour('inkSoft')}>
               brake on {forces.left}
             </text>
           </g>

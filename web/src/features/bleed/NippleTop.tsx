@@ -10,8 +10,8 @@ import { Cautions } from '../job/Cautions.tsx';
 
 const ANSWERS = [
   ['', 'nobody has looked'],
-  ['yes', 'yes, nothing of the fluid is above it'],
-  ['no', 'no, part of the caliper is above it'],
+  ['yes', 'yes, no fluid stands above it'],
+  ['no', 'no, fluid stands above it'],
 ] as const;
 
 interface NippleTopProps {
@@ -25,7 +25,7 @@ export function NippleTop({ detail, nippleId }: NippleTopProps) {
   return (
     <>
       <Pick
-        label="Is it the highest point of its caliper?"
+        label="Is it the highest point there?"
         value={isTop === null ? '' : isTop ? 'yes' : 'no'}
         options={ANSWERS.map(([value, text]) => ({ value, text }))}
         isDisabled={isClosed(detail.job)}

@@ -12,6 +12,7 @@ import { problemText, THREAD_STATE_NAMES } from '@zephyrcombe/messages';
 import { Link } from 'react-router';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Figure, Fine, Label, Line, Rows, Spread, Stack } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
 import { Pick } from '../../design/Pick.tsx';
 import { editableText, QuantityField, readQuantity } from '../../quantities/QuantityField.tsx';
 import { Working } from '../../quantities/Working.tsx';
@@ -93,6 +94,21 @@ export function BoltUnderTorque({ view, attempt: { draft, change }, torque_Nm }:
           <>
             <JointDrawing view={view} forces={forcesText(estimate.value, write)} />
             <Figures estimate={estimate} />
+            {estimate.value.mostUsed > 1 ? (
+              <Notice
+                severity="note"
+                title={
+                  estimate.value.leastUsed > 1
+                    ? 'A bolt of these proportions gives at this torque'
+                    : 'With little friction a bolt of these proportions gives at this torque'
+                }
+              >
+                <p>
+                  The maker’s figure is for the threads as the maker asks for them: bring them to that, clean
+                  and dry, or oiled. Where it turns on and gets no tighter, stop.
+                </p>
+              </Notice>
+            ) : null}
           </>
         ) : (
           <Fine>{problemText(estimate.problem, write)}</Fine>

@@ -269,7 +269,7 @@ function Entry({ view, attempt, last, nextNames }: EntryProps) {
       ) : null}
       <SaveProblem save={record} seen={parts} />
       <Hand>
-        <RecordButton attempt={attempt} isHandTight={chosen.handTight} />
+        <RecordButton attempt={attempt} isHandTight={chosen.handTight} isBanjo={joint.seal === 'banjo'} />
       </Hand>
       {nextNames.length > 0 ? (
         <Fine>Then: {nextNames.map((name) => name.toLowerCase()).join(', ')}</Fine>
@@ -339,9 +339,10 @@ function HowItWasDone({ view: { joint, eyes }, attempt }: Pick<EntryProps, 'view
 interface RecordButtonProps {
   readonly attempt: TorqueAttempt;
   readonly isHandTight: boolean;
+  readonly isBanjo: boolean;
 }
 
-function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
+function RecordButton({ attempt, isHandTight, isBanjo }: RecordButtonProps) {
   const write = useWriter();
   const { draft, record, wrench, reading, judged, send } = attempt;
   const verdict = judged?.ok ? judged.value.verdict : null;
@@ -364,7 +365,9 @@ function RecordButton({ attempt, isHandTight }: RecordButtonProps) {
       : reading === null
         ? 'Type the torque that was reached.'
         : verdict === 'within'
-          ? null
+          ? attempt.isTooFar && !draft.renewed
+            ? `It was tightened too far: ${isBanjo ? 'say that the bolt is new' : 'say that it was apart and is sound'}.`
+            : null
           : attempt.adapter === 'unsaid'
             ? 'Measure what is on the wrench.'
             : 'It has to lie in the range.';
