@@ -181,7 +181,7 @@ test('a hose that touches in a pose is measured anew; moved and seen clear, it s
   await expect(heading(page)).toBeVisible();
   await doneUpTo(page, /find its own lie$/);
   await expect(heading(page)).toHaveText(/^Look in every pose/);
-  const seen = page.getByRole('textbox', { name: /, seen$/ });
+  const seen = page.getByRole('textbox', { name: /, seen/ });
   const keep = page.getByRole('button', { name: /^Keep what (was|is) seen/ });
   const looked = async (text: string) => {
     for (const field of await seen.all()) await field.fill(text);

@@ -426,6 +426,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   bending: none,
   curvatures: none,
   rodLine: none,
+  leastGapsByPose: none,
   rodPoints: none,
   stiffEnds: none,
   tightestBend: none,

@@ -255,6 +255,7 @@ export type { BendNeeded } from './route/bendNeeded.ts';
 export { bendNeeded } from './route/bendNeeded.ts';
 export type { TightestBend } from './route/measures.ts';
 export { bending, curvatures, rodLine, rodPoints, stiffEnds, tightestBend } from './route/measures.ts';
+export { leastGapsByPose } from './route/namedPoses.ts';
 export { TAUT_RATIO } from './route/envelope.ts';
 export type { Body as RigBody, Rig, RigAxes, RigAxis, RigGrid, RigKind, RigPose } from './route/rig.ts';
 export { AS_MEASURED, axesOf, BODIES as RIG_BODIES, BODIES_OF, gridOf, placementOf } from './route/rig.ts';

@@ -59,7 +59,13 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
     z
       .strictObject({
         poses: z
-          .array(z.strictObject({ pose: z.enum(POSES), seen_m: z.number().min(0).max(1) }))
+          .array(
+            z.strictObject({
+              pose: z.enum(POSES),
+              seen_m: z.number().min(0).max(1),
+              expected_m: z.number().min(0).max(1).nullish(),
+            }),
+          )
           .min(1)
           .max(POSES.length),
         expected_m: z.number().min(0).max(1).nullable(),

@@ -25,6 +25,27 @@ test('one bad pose among good ones is enough', () => {
   expect(judgeMovement({ poses, expected_m: null })).toMatchObject({ value: { reopens: true } });
 });
 
+test('each pose against what is drawn of it: as near as elsewhere is nearer than here', () => {
+  const poses = [
+    { pose: 'leftLock', seen_m: 0.013, expected_m: 0.012 },
+    { pose: 'fullDroop', seen_m: 0.013, expected_m: 0.04 },
+    { pose: 'fullBump', seen_m: 0.013, expected_m: null },
+  ];
+  const result = judgeMovement({ poses, expected_m: 0.012 });
+  expect(result).toMatchObject({
+    ok: true,
+    value: {
+      poses: [{ verdict: 'asDrawn' }, { verdict: 'nearer' }, { verdict: 'asDrawn' }],
+      reopens: true,
+    },
+  });
+  // The working is of the worst of them.
+  expect(result.ok && result.working[0]?.result.quantity).toMatchObject({
+    kind: 'length',
+    value_SI: expect.closeTo(0.027, 12) as number,
+  });
+});
+
 /** 10° in a metre: our default (mistake catalogue, M56). */
 test.each([
   [7, 0.7, false],

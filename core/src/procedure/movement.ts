@@ -19,6 +19,8 @@ export interface SeenPose {
   readonly pose: string;
   /** The least distance to anything; nothing where it touches. */
   readonly seen_m: number;
+  /** What its drawing has in this pose; left out or null where that is known of all poses together alone. */
+  readonly expected_m?: number | null | undefined;
 }
 export interface MovementSeen {
   readonly poses: readonly SeenPose[];
@@ -44,34 +46,35 @@ export function judgeMovement({
     { notNegative: ['seen_m', 'expected_m', 'margin_m'] },
   );
   if (refused) return problem(refused);
-  const verdict = (seen_m: number): PoseVerdict =>
-    seen_m === 0
-      ? 'touches'
-      : expected_m === null
-        ? 'clear'
-        : expected_m - seen_m > margin_m
-          ? 'nearer'
-          : 'asDrawn';
-  const judged = poses.map(({ pose, seen_m }) => ({ pose, verdict: verdict(seen_m) }));
-  const nearest = poses.reduce<SeenPose | null>(
-    (least, one) => (least === null || one.seen_m < least.seen_m ? one : least),
+  const expectedIn = (pose: SeenPose): number | null => pose.expected_m ?? expected_m;
+  const verdict = (pose: SeenPose): PoseVerdict => {
+    const own_m = expectedIn(pose);
+    if (pose.seen_m === 0) return 'touches';
+    if (own_m === null) return 'clear';
+    return own_m - pose.seen_m > margin_m ? 'nearer' : 'asDrawn';
+  };
+  const judged = poses.map((pose) => ({ pose: pose.pose, verdict: verdict(pose) }));
+  const short = (pose: SeenPose): number => (expectedIn(pose) ?? -Infinity) - pose.seen_m;
+  const worst = poses.reduce<SeenPose | null>(
+    (most, one) => (most === null || short(one) > short(most) ? one : most),
     null,
   );
+  const worstExpected_m = worst && expectedIn(worst);
   return calculated(
     {
       poses: judged,
       reopens: judged.some((one) => one.verdict === 'touches' || one.verdict === 'nearer'),
     },
-    nearest === null || expected_m === null
+    worst === null || worstExpected_m === null
       ? []
       : [
           {
             formula: NEARER,
             inputs: [
-              term('s_expected', 'expectedGap', length(expected_m)),
-              term('s_seen', 'seenGap', length(nearest.seen_m)),
+              term('s_expected', 'expectedGap', length(worstExpected_m)),
+              term('s_seen', 'seenGap', length(worst.seen_m)),
             ],
-            result: term('difference', 'gapDifference', length(expected_m - nearest.seen_m)),
+            result: term('difference', 'gapDifference', length(worstExpected_m - worst.seen_m)),
           },
         ],
   );

@@ -326,6 +326,13 @@ export const FITTING: readonly MistakeRow[] = [
     paths: {
       'it touches something in a pose': moved({ seen_m: 0, expected_m: null }),
       'it comes nearer than its drawing has it': moved({ seen_m: 0.004, expected_m: 0.015 }),
+      'nearer than drawn in this pose, and no nearer than drawn elsewhere': async (job) => {
+        await begun(job);
+        await upTo(job, ({ kind }) => kind === 'movement');
+        const poses = [{ pose: 'fullDroop', seen_m: 0.013, expected_m: 0.04 }];
+        await job.done(job.say('movementSeen', job.hoseId, { poses, expected_m: 0.012 }));
+        return job.said(job.take(({ kind }) => kind === 'movement'));
+      },
       'seen after it was called clear, and then tightened': async (job) => {
         await job.specified();
         await job.fitted();

@@ -4,6 +4,7 @@ import { hoseOfJob, isClosed } from '@zephyrcombe/contract';
 import type { Pose } from '@zephyrcombe/core';
 import { judgeMovement, judgeStripe, POSES } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
+import type { Writer } from '@zephyrcombe/messages';
 import { POSE_NAMES } from '@zephyrcombe/messages';
 import { factOf } from '@zephyrcombe/workshop';
 import { useMemo } from 'react';
@@ -17,7 +18,7 @@ import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 import { useKeptRoute } from '../route/job/HoseRoute.tsx';
-import { useProof } from '../route/job/useWindow.ts';
+import { useGapsByPose } from '../route/job/useWindow.ts';
 
 const Poses = styled.div`
   display: grid;
@@ -43,6 +44,7 @@ interface MovingProps {
   readonly send: Send;
 }
 
+const NONE: Partial<Record<Pose, number>> = {};
 const EMPTY = { seen_m: {} as Partial<Record<Pose, number>>, turned_rad: null as number | null };
 
 function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
@@ -55,9 +57,9 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
   const expected = useExpected(fitted.id, hose.order_m);
   const seen = poses.flatMap((pose) => {
     const seen_m = draft.seen_m[pose] ?? kept?.poses.find((one) => one.pose === pose)?.seen_m;
-    return seen_m === undefined ? [] : [{ pose, seen_m }];
+    return seen_m === undefined ? [] : [{ pose, seen_m, expected_m: expected.gaps_m[pose] ?? null }];
   });
-  const judged = judgeMovement({ poses: seen, expected_m: expected.gap_m });
+  const judged = judgeMovement({ poses: seen, expected_m: expected.least_m });
   const turned_rad = draft.turned_rad ?? stripe ?? null;
   const twist =
     turned_rad === null || hose.order_m === null ? null : judgeStripe({ turned_rad, free_m: hose.order_m });
@@ -68,7 +70,7 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
       <SheetTitle>{fitted.name}: seen while it moves</SheetTitle>
       <Stack $gap={10}>
         <Spread>
-          <Label>least distance by its drawing, all poses</Label>
+          <Label>least distance by its drawing</Label>
           {expected.isDrawn ? (
             <span>{expectedText(expected, (value_m) => write.length(value_m))}</span>
           ) : (
@@ -82,7 +84,7 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
           {poses.map((pose) => (
             <QuantityEntry
               key={pose}
-              label={`${POSE_NAMES[pose]}, seen`}
+              label={`${POSE_NAMES[pose]}, seen${expectedIn(expected.gaps_m[pose], write)}`}
               value_SI={seen.find((one) => one.pose === pose)?.seen_m ?? null}
               allowZero
               mayBeEmpty
@@ -112,7 +114,7 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
             send({
               kind: 'movementSeen',
               subjectId: fitted.id,
-              value: { poses: seen, expected_m: expected.gap_m },
+              value: { poses: seen, expected_m: expected.least_m },
             })
           }
         >
@@ -159,7 +161,10 @@ const VERDICT_WORDS = {
   clear: null,
 } as const;
 
-/** The least distance that the kept route has with this length. */
+const expectedIn = (gap_m: number | undefined, write: Writer): string =>
+  gap_m === undefined ? '' : gap_m === 0 ? ' (drawn: touches)' : ` (drawn: ${write.length(gap_m)})`;
+
+/** The least distances that the kept route has with this length. */
 function useExpected(hoseId: string, order_m: number | null) {
   const { job } = useJob();
   const { scene, link, isKnown } = useKeptRoute(job.vehicleId, hoseId, job.id);
@@ -167,16 +172,23 @@ function useExpected(hoseId: string, order_m: number | null) {
     () => (scene && order_m !== null ? { ...scene, hose: { ...scene.hose, length_m: order_m } } : null),
     [scene, order_m],
   );
-  const proof = useProof(own);
-  const gap_m = proof?.ok && proof.value.room ? Math.max(proof.value.room.gap_m, 0) : null;
-  return { isDrawn: own !== null, isWorkedOut: isKnown && (own === null || proof !== null), gap_m, link };
+  const found = useGapsByPose(own);
+  const gaps_m = found ?? NONE;
+  const all = Object.values(gaps_m);
+  return {
+    isDrawn: own !== null,
+    isWorkedOut: isKnown && (own === null || found !== null),
+    gaps_m,
+    least_m: all.length > 0 ? Math.min(...all) : null,
+    link,
+  };
 }
 
 function expectedText(
-  { isWorkedOut, gap_m }: ReturnType<typeof useExpected>,
+  { isWorkedOut, least_m }: ReturnType<typeof useExpected>,
   length: (value_m: number) => string,
 ): string {
   if (!isWorkedOut) return 'is worked out …';
-  if (gap_m === null) return 'nothing is drawn near it';
-  return gap_m === 0 ? 'it touches by its drawing' : length(gap_m);
+  if (least_m === null) return 'nothing is drawn near it';
+  return least_m === 0 ? 'it touches by its drawing' : `${length(least_m)}, pose by pose below`;
 }

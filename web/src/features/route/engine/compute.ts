@@ -7,6 +7,7 @@ import type {
   Problem,
   Rig,
   RigGrid,
+  Pose,
   RigPose,
   RouteProof,
   RouteReason,
@@ -27,6 +28,7 @@ import {
   piecesApart,
   placementOf,
   proveRoute,
+  leastGapsByPose,
   rodLine,
   rodPoints,
   roomIn,
@@ -119,6 +121,11 @@ export class RouteComputer {
   private bound: { readonly rig: Rig; readonly key: string; readonly least: LengthBound } | null = null;
 
   /** While rig and parts are the very same as before, nothing of them is worked out again. */
+  /** Of the frame that was worked out last. */
+  gapsByPose(): Partial<Record<Pose, number>> {
+    return this.scene ? leastGapsByPose(this.scene.rig, this.poses) : {};
+  }
+
   frame(scene: Scene, pose: RigPose, settle: boolean): RouteFrame {
     const grid = this.scene?.rig === scene.rig && this.grid ? this.grid : gridOf(scene.rig, STEPS);
     const refused = sceneProblem(scene);

@@ -1,5 +1,5 @@
 /** What the page and its route worker say to each other. */
-import type { RigPose, Scene } from '@zephyrcombe/core';
+import type { Pose, RigPose, Scene } from '@zephyrcombe/core';
 import type { RouteCurves, RouteFrame, ShownPose, WindowFound } from './compute.ts';
 
 export type RouteQuestion =
@@ -21,4 +21,8 @@ export type RouteAnswer =
   | { readonly kind: 'shown'; readonly shown: ShownPose | null }
   | { readonly kind: 'curves'; readonly curves: RouteCurves }
   | { readonly kind: 'window'; readonly found: WindowFound }
-  | { readonly kind: 'attempt'; readonly proof: RouteFrame['proof'] };
+  | {
+      readonly kind: 'attempt';
+      readonly proof: RouteFrame['proof'];
+      readonly gaps_m: Partial<Record<Pose, number>>;
+    };

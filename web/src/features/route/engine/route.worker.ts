@@ -63,7 +63,8 @@ self.onmessage = ({ data }: MessageEvent<RouteQuestion>) => {
     return;
   }
   if (data.kind === 'attempt') {
-    answer({ kind: 'attempt', proof: computer.frame(data.scene, AS_MEASURED, true).proof });
+    const { proof } = computer.frame(data.scene, AS_MEASURED, true);
+    answer({ kind: 'attempt', proof, gaps_m: computer.gapsByPose() });
     return;
   }
   // What was not sent again is the very same object, so that nothing of it is worked out again.

@@ -44,8 +44,19 @@ export function useWindow(scene: Scene | null): RouteWindow {
   return { window: answer?.found.ok ? answer.found.window : undefined, problem: null };
 }
 
-/** What the whole movement says of this scene; null as long as it is not known. */
-export function useProof(scene: Scene | null): Proof | null {
+type Attempt = Extract<RouteAnswer, { kind: 'attempt' }>;
+
+function useAttempt(scene: Scene | null): Attempt | null {
   const question = useMemo<RouteQuestion | null>(() => scene && { kind: 'attempt', scene }, [scene]);
-  return useAnswer<Extract<RouteAnswer, { kind: 'attempt' }>>(question, 'attempt')?.proof ?? null;
+  return useAnswer<Attempt>(question, 'attempt');
+}
+
+/** What the whole movement says of this scene; null as long as it is not known. */
+export const useProof = (scene: Scene | null): Proof | null => useAttempt(scene)?.proof ?? null;
+
+/** The least distance to anything in each named pose; null as long as it is not known, and where the scene has no answer. */
+export function useGapsByPose(scene: Scene | null): Attempt['gaps_m'] | null {
+  const attempt = useAttempt(scene);
+  if (!attempt) return null;
+  return attempt.proof.ok ? attempt.gaps_m : {};
 }
