@@ -21,6 +21,7 @@ export const ADDRESSES = {
   editPerson: { method: 'PATCH', path: '/api/people/:personId' },
   resetPassphrase: { method: 'PUT', path: '/api/people/:personId/passphrase' },
   listWrenches: { method: 'GET', path: '/api/wrenches' },
+  getStepTimes: { method: 'GET', path: '/api/shop/step-times' },
   addWrench: { method: 'POST', path: '/api/wrenches' },
   editWrench: { method: 'PATCH', path: '/api/wrenches/:wrenchId' },
   getShop: { method: 'GET', path: '/api/shop' },

@@ -26,6 +26,7 @@ export const ROUTE_ACTIONS: Readonly<Record<RouteName, Access>> = {
   addWrench: 'keepShop',
   editWrench: 'keepShop',
   getStock: 'read',
+  getStepTimes: 'read',
   countStock: 'countStock',
 
   listVehicles: 'read',

@@ -91,6 +91,9 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
 export type FitFactSaid = z.infer<typeof FitFactSaidSchema>;
 export type FitFactKind = FitFactSaid['kind'];
 
+/** Of a kind of step, how many of the newest durations count. */
+export const MOST_TIMES = 40;
+
 /** Facts that stay with the vehicle; the others are of one job. */
 export const VEHICLE_FACTS: ReadonlySet<FitFactKind> = new Set<FitFactKind>([
   'access',

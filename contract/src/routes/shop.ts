@@ -12,6 +12,7 @@ import {
   StockItemSchema,
   WrenchSchema,
 } from '../entities/shop.ts';
+import { MOST_TIMES } from '../entities/fitting.ts';
 import { WrenchLinkSchema } from '../entities/pull.ts';
 import { KnownEndSchema } from '../entities/vehicle.ts';
 import { route, page, PAGE } from './route.ts';
@@ -116,6 +117,17 @@ export const SHOP_ROUTES = {
     ...ADDRESSES.listWrenches,
     summary: 'The shop’s torque wrenches',
     reply: Wrenches,
+  }),
+  getStepTimes: route({
+    ...ADDRESSES.getStepTimes,
+    summary:
+      'How long steps of fitting took in the shop’s jobs, the newest of each kind; one job may be left out',
+    query: z.strictObject({ without: Id.optional() }),
+    reply: z.strictObject({
+      items: z.array(
+        z.strictObject({ kind: z.string(), durations_s: z.array(z.number().positive()).max(MOST_TIMES) }),
+      ),
+    }),
   }),
   getWrenchLink: route({
     ...ADDRESSES.getWrenchLink,

@@ -3,8 +3,8 @@ import { randomUUID } from 'node:crypto';
 import type { JobDetail } from '@zephyrcombe/contract';
 import { jointOfJob, torqueOf } from '@zephyrcombe/contract';
 import { unseenOfJoint } from '@zephyrcombe/core';
-import type { PlanScope, PlanStep } from '@zephyrcombe/core/plan';
-import { plainStep } from '@zephyrcombe/core/plan';
+import type { PlanStep } from '@zephyrcombe/core/plan';
+import { jointOfOpening, plainStep } from '@zephyrcombe/core/plan';
 import { fitPlanOf, isRecordedElsewhere } from '@zephyrcombe/workshop';
 import type { TestServer } from './testServer.ts';
 
@@ -27,14 +27,6 @@ export const sendSteps = (
     steps: steps.map((step) => ({ id: randomUUID(), step: plainStep(step) })),
     overrides,
   });
-
-/** The joint that a cap comes off for. */
-function jointOfOpening({ lines }: PlanScope, opening: string): string {
-  const [what, id = '', end] = opening.split(':');
-  if (what === 'port') return id;
-  const line = lines.find((one) => one.id === id);
-  return (end === 'A' ? line?.A.joint : line?.B.joint) ?? '';
-}
 
 const jobOf = async (server: Server, jobId: string): Promise<JobDetail> =>
   (await server.ask('GET', `/api/jobs/${jobId}`)).json();

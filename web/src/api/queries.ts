@@ -52,6 +52,14 @@ export const stockQuery = (keys: readonly string[]) =>
     placeholderData: keepPreviousData,
   });
 
+/** How long steps of fitting took in the shop's other jobs. */
+export const stepTimesQuery = (without: string) =>
+  queryOptions({
+    queryKey: ['step-times', without],
+    queryFn: ({ signal }) => call('getStepTimes', { query: { without } }, signal),
+    staleTime: 5 * 60_000,
+  });
+
 /** Writes how many of a part lie on the shelf. */
 export function useCountStock() {
   const client = useQueryClient();

@@ -3,7 +3,7 @@ import type { JobDetail } from '@zephyrcombe/contract';
 import { capsOfJob, partsOf, refitCautions, stepOfOpening } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import type { FitStepJudged, PlanStep } from '@zephyrcombe/core/plan';
-import { judgeFitStep, judgePractice } from '@zephyrcombe/core/plan';
+import { jointOfOpening, judgeFitStep, judgePractice } from '@zephyrcombe/core/plan';
 import { jointGate, offerUpGate, specifiedGate } from '../gates/hoses.ts';
 import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
@@ -158,9 +158,8 @@ function planObstacles(judged: FitStepJudged, step: PlanStep, nameOf: NameOf): r
 function joinedBy(detail: JobDetail, step: PlanStep): string | null {
   if (step.kind === 'join') return step.joint;
   if (step.kind !== 'uncap') return null;
-  const [what, id = '', end] = step.opening.split(':');
-  const line = fitPlanOf(detail).scope.lines.find((one) => one.id === id);
-  return what === 'port' ? id : ((end === 'A' ? line?.A.joint : line?.B.joint) ?? null);
+  const joint = jointOfOpening(fitPlanOf(detail).scope, step.opening);
+  return joint === '' ? null : joint;
 }
 
 /** What was said of how it is done. */

@@ -2,7 +2,15 @@
 import type { JobDetail, Wrench } from '@zephyrcombe/contract';
 import { isClosed, lineOfJob, partsOf } from '@zephyrcombe/contract';
 import type { PlanStep, TotalTime } from '@zephyrcombe/core/plan';
-import { learntTime, SOAK_s, totalTime, USUAL_TIME_s } from '@zephyrcombe/core/plan';
+import {
+  capsBySize,
+  jointOfOpening,
+  learntTime,
+  SOAK_s,
+  stepDurations,
+  totalTime,
+  USUAL_TIME_s,
+} from '@zephyrcombe/core/plan';
 import { wrenchRange } from '@zephyrcombe/core';
 import { fitPlanOf } from './fitPlanOf.ts';
 
@@ -18,8 +26,10 @@ export interface FitTools {
   /** Torque wrenches that hold the figures of the plan, and the joints that none of the shop’s holds. */
   readonly torqueWrenches: readonly string[];
   readonly beyondWrenches: readonly string[];
-  readonly washers: number;
-  readonly capsPeak: number;
+  /** New washers, each joint by itself. */
+  readonly washers: readonly { readonly joint: string; readonly count: number }[];
+  /** Caps and plugs that are on at once, by the thread of their opening; null where nobody knows it. */
+  readonly caps: readonly { readonly thread: string | null; readonly most: number }[];
   readonly soaks: readonly string[];
   readonly isHeated: boolean;
   readonly isCut: boolean;
@@ -36,8 +46,8 @@ const holds = ({ maximum_Nm, minimum_Nm }: Wrench, low_Nm: number, high_Nm: numb
 };
 
 export function fitTools(detail: JobDetail): FitTools {
-  const { plan } = fitPlanOf(detail);
-  const { joints } = partsOf(detail);
+  const { plan, scope } = fitPlanOf(detail);
+  const { joints, ports } = partsOf(detail);
   const nameOf = (id: string) => joints.find((joint) => joint.id === id)?.name ?? '';
   const ofKind = <Kind extends PlanStep['kind']>(kind: Kind) =>
     plan.steps.filter((step): step is typeof step & { kind: Kind } => step.kind === kind);
@@ -77,8 +87,13 @@ export function fitTools(detail: JobDetail): FitTools {
     beyondWrenches: [
       ...new Set(torques.filter((step) => wrenchFor(step) === null).map(({ joint }) => nameOf(joint))),
     ],
-    washers: plan.totals.washers,
-    capsPeak: plan.totals.capsPeak,
+    washers: washersOf(plan.steps).map(([joint, count]) => ({ joint: nameOf(joint), count })),
+    caps: [
+      ...capsBySize(scope, plan.steps, (opening) => {
+        const joint = joints.find(({ id }) => id === jointOfOpening(scope, opening));
+        return ports.find(({ id }) => id === joint?.portId)?.thread ?? '';
+      }),
+    ].map(([thread, most]) => ({ thread: thread === '' ? null : thread, most })),
     soaks: ofKind('soak').map(({ joint }) => nameOf(joint)),
     isHeated,
     isCut: ofKind('reflare').length > 0,
@@ -92,24 +107,36 @@ export function fitTools(detail: JobDetail): FitTools {
   };
 }
 
-/** A pause, and no step. */
-const LONGEST_STEP_s = 30 * 60;
+function washersOf(steps: readonly PlanStep[]): readonly (readonly [string, number])[] {
+  const counts = new Map<string, number>();
+  for (const step of steps)
+    if ((step.kind === 'join' || step.kind === 'freshWashers') && step.washers > 0)
+      counts.set(step.joint, (counts.get(step.joint) ?? 0) + step.washers);
+  return [...counts];
+}
 
-/** What is left at the vehicle, by what this job's steps took so far and by what is usual; a soak is waiting and stands apart. */
-export function fitTimes(detail: JobDetail): { readonly left: TotalTime; readonly waiting_s: number } {
-  const taken = new Map<string, number[]>();
-  for (const [index, { step, at }] of detail.fitSteps.entries()) {
-    const before = detail.fitSteps[index - 1];
-    const took_s = before ? (Date.parse(at) - Date.parse(before.at)) / 1000 : 0;
-    if (took_s > 0 && took_s < LONGEST_STEP_s)
-      taken.set(step.kind, [...(taken.get(step.kind) ?? []), took_s]);
-  }
+/**
+ * What is left at the vehicle, by what steps took in this job and in the shop's others, and by what is usual; a soak is waiting and
+ * stands apart. `shop`: durations by kind, of the other jobs.
+ */
+export function fitTimes(
+  detail: JobDetail,
+  shop: ReadonlyMap<string, readonly number[]> = new Map(),
+): { readonly left: TotalTime; readonly waiting_s: number; readonly logged: number } {
+  const own = stepDurations(
+    detail.fitSteps.map(({ step, at }) => ({ kind: step.kind, at_s: Date.parse(at) / 1000 })),
+  );
+  const taken = (kind: PlanStep['kind']) => [...(own.get(kind) ?? []), ...(shop.get(kind) ?? [])];
   const { steps } = fitPlanOf(detail).plan;
   const times = isClosed(detail.job)
     ? []
     : steps.flatMap(({ kind }) => {
         const usual_s = USUAL_TIME_s[kind];
-        return usual_s === undefined ? [] : [learntTime(taken.get(kind) ?? [], usual_s)];
+        return usual_s === undefined ? [] : [learntTime(taken(kind), usual_s)];
       });
-  return { left: totalTime(times), waiting_s: steps.some(({ kind }) => kind === 'soak') ? SOAK_s : 0 };
+  return {
+    left: totalTime(times),
+    waiting_s: steps.some(({ kind }) => kind === 'soak') ? SOAK_s : 0,
+    logged: [...new Set(steps.map(({ kind }) => kind))].reduce((sum, kind) => sum + taken(kind).length, 0),
+  };
 }

@@ -1,6 +1,9 @@
 /** The plan of fitting: from a scope to a complete order of taking off and putting on. */
 export type { Because, Drafted, FitPlanDocument, Infeasible, PlannedStep } from './plan.ts';
 export { drafted, FIT_PLAN_FORMAT, FIT_PLAN_SCHEMA_VERSION, planFrom, planOf } from './plan.ts';
+export { capsBySize, jointOfOpening } from './caps.ts';
+export type { LoggedStep } from './logged.ts';
+export { stepDurations } from './logged.ts';
 export type { LearntTime, StepTime, TotalTime } from './estimate.ts';
 export { learntTime, SOAK_s, totalTime, USUAL_TIME_s } from './estimate.ts';
 export type { FitStepJudged } from './fitStepCautions.ts';

@@ -9,6 +9,7 @@ import { orderOf } from './order.ts';
 import type { Reason, RuleId } from './rules.ts';
 import { RULES } from './rules.ts';
 import type { Kept, PlanScope, SeizedWay } from './scope.ts';
+import { capsBySize } from './caps.ts';
 import { ENDS } from './ends.ts';
 import { stateAfter } from './state.ts';
 import type { PlanStep } from './steps.ts';
@@ -226,18 +227,9 @@ function asideOf(edges: readonly Edge[]): FitPlanDocument['setAside'] {
 
 /** Washers that are handed out, and caps on the vehicle at once; those that new lines bring are their own. */
 function totalsOf(scope: PlanScope, steps: readonly PlanStep[]): FitPlanDocument['totals'] {
-  const isOwn = (opening: string) =>
-    scope.lines.some(
-      (line) => line.action !== 'leave' && ENDS.some((end) => opening === `end:${line.id}:${end}`),
-    );
-  let [washers, caps, capsPeak] = [0, 0, 0];
-  for (const step of steps) {
-    if (step.kind === 'join' || step.kind === 'freshWashers') washers += step.washers;
-    if (step.kind === 'cap' && !isOwn(step.opening)) caps += 1;
-    if (step.kind === 'uncap' && !isOwn(step.opening)) caps -= 1;
-    capsPeak = Math.max(capsPeak, caps);
-  }
-  return { washers, capsPeak };
+  let washers = 0;
+  for (const step of steps) if (step.kind === 'join' || step.kind === 'freshWashers') washers += step.washers;
+  return { washers, capsPeak: capsBySize(scope, steps, () => 'any').get('any') ?? 0 };
 }
 
 /** Joints, holds and reservoirs of a conflict, and every line between them. */

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { FitPlanDocumentSchema, hydraulicsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
-import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
+import { fitPlanOf, fitTimes, isTorqued } from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -292,4 +292,38 @@ test('a new hose that does not fit: the old one goes on again, whatever became o
     witnessMark: true,
   });
   expect(fields(torque)).toContain('fitImpossible.ON7');
+});
+
+test('how long steps took is learnt by all jobs of the shop: not what was written together, and not what was taken back', async () => {
+  const detail = await job();
+  const paced: readonly (readonly [PlanStep, number])[] = [
+    [{ kind: 'photograph', line: HOSE }, 45],
+    [{ kind: 'offerUp', line: HOSE }, 130],
+    [{ kind: 'coverPaint' }, 70],
+  ];
+  server.pass(60_000);
+  for (const [step, took_s] of paced) {
+    server.pass(took_s * 1000);
+    good(await sendSteps(server, detail.job.id, [step]));
+  }
+  const times = async (query = '') => {
+    const reply = good(await server.ask('GET', `/api/shop/step-times${query}`));
+    const { items } = reply.json<{ items: { kind: string; durations_s: number[] }[] }>();
+    return Object.fromEntries(items.map(({ kind, durations_s }) => [kind, durations_s]));
+  };
+  const before = await times(`?without=${detail.job.id}`);
+  expect((await times()).offerUp?.slice(0, 1)).toEqual([130]);
+  expect((await times()).coverPaint?.slice(0, 1)).toEqual([70]);
+  good((await takeBack(server, detail.job.id, 1))[0] as Reply);
+  expect((await times()).coverPaint).toEqual(before.coverPaint);
+  expect((await times()).offerUp?.slice(0, 1)).toEqual([130]);
+  // Another job of the shop is told of it; this one counts its own.
+  expect(fitTimes(detail, new Map(Object.entries(await times()))).logged).toBeGreaterThan(
+    fitTimes(detail, new Map(Object.entries(before))).logged,
+  );
+  // Many at once: nobody knows how long each took.
+  const seen = Object.values(await times()).flat().length;
+  server.pass(600_000);
+  good(await putTogether(server, detail.job.id));
+  expect(Object.values(await times()).flat()).toHaveLength(seen);
 });

@@ -8,13 +8,16 @@ import type { JobAction } from '../jobs/jobAction.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 import { takeFitSteps, undoFitStep } from './fitSteps.ts';
+import { stepTimes } from './stepTimes.ts';
 
 export function fittingHandlers(
   dependencies: Dependencies,
-): Pick<Handlers, 'getFitPlan' | 'takeFitSteps' | 'undoFitStep' | 'sayFitFact'> {
+): Pick<Handlers, 'getFitPlan' | 'getStepTimes' | 'takeFitSteps' | 'undoFitStep' | 'sayFitFact'> {
   return {
     getFitPlan: async ({ params }) =>
       fitPlanOf(await loadJobDetail(dependencies.database, params.jobId)).plan,
+
+    getStepTimes: ({ query }) => stepTimes(dependencies.database.models, query.without),
 
     takeFitSteps: ({ request, params, body }) =>
       onOpenJob(dependencies, request, params.jobId, (action) => takeFitSteps(action, body)),
