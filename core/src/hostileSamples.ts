@@ -519,6 +519,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
     ],
   ],
   usualBoltAndWasher: none,
+  judgeCalibration: none,
   boltUnderTorque: [
     () => [
       {

@@ -443,6 +443,8 @@ export type { MovementJudgement, MovementSeen, PoseVerdict, SeenPose, Stripe } f
 export { judgeMovement, judgeStripe, MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from './procedure/movement.ts';
 export type { Adapter } from './joint/crowfoot.ts';
 export { crowfootSetting, crowfootTorque } from './joint/crowfoot.ts';
+export type { Calibration } from './joint/calibration.ts';
+export { judgeCalibration } from './joint/calibration.ts';
 export type { CaliperClamp, CaliperKind, LeverForce } from './hydraulics/chain.ts';
 export { brakeTorque, CALIPER_KINDS, caliperClamp, linePressure } from './hydraulics/chain.ts';
 export type {

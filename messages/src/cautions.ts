@@ -392,8 +392,20 @@ const SENTENCES: Sentences = {
     advice: 'Do not just back it off: take the bolt out, fit a new bolt and fresh washers, torque again.',
   }),
   M72: (evidence, write) => ({
-    title: 'This wrench cannot be trusted here',
-    advice: `It is accurate from ${write.torque(evidence.lowest_Nm)} to ${write.torque(evidence.highest_Nm)}. Use one whose range holds this torque.`,
+    title:
+      evidence.calibratedOn === undefined
+        ? 'This wrench cannot be trusted here'
+        : `This wrench was calibrated on ${evidence.calibratedOn}: over a year ago`,
+    advice: [
+      ...(evidence.isInRange === false
+        ? [
+            `It is accurate from ${write.torque(evidence.lowest_Nm)} to ${write.torque(evidence.highest_Nm)}. Use one whose range holds this torque.`,
+          ]
+        : []),
+      ...(evidence.calibratedOn === undefined
+        ? []
+        : ['Its reading may have drifted. Use another one, or have it calibrated and tighten again.']),
+    ].join(' '),
   }),
   M73: ({ setLow_Nm, setHigh_Nm, minimum_Nm, maximum_Nm }, write) => ({
     title: `With this crowfoot, set ${write.torqueRange(setLow_Nm, setHigh_Nm)} instead of ${write.torqueRange(minimum_Nm, maximum_Nm)}`,

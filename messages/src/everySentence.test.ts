@@ -86,7 +86,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M70: { part: 'kit', minimum_Nm: 18, maximum_Nm: 21, usedFor: 'joint', bolt: 'aluminium', forBolt: 'steel' },
   M71: { reading_Nm: 21.7, maximum_Nm: 21 },
   M69: {},
-  M72: { lowest_Nm: 22, highest_Nm: 110 },
+  M72: { lowest_Nm: 22, highest_Nm: 110, isInRange: false, calibratedOn: '2025-06-02' },
   M73: { setLow_Nm: 14, setHigh_Nm: 18, minimum_Nm: 16, maximum_Nm: 20 },
   M74: {},
   M75: { asked: 'DOT 4', offered: 'DOT 3' },

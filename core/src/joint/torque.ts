@@ -139,7 +139,7 @@ function cautionsOf(
 ): readonly Caution[] {
   return [
     ...(verdict === 'above' ? [{ id: 'M71' as const, evidence: { reading_Nm, maximum_Nm } }] : []),
-    ...(wrenchTrusted ? [] : [{ id: 'M72' as const, evidence: { lowest_Nm, highest_Nm } }]),
+    ...(wrenchTrusted ? [] : [{ id: 'M72' as const, evidence: { lowest_Nm, highest_Nm, isInRange: false } }]),
     ...(source === null ? [{ id: 'M74' as const, evidence: {} }] : []),
   ];
 }

@@ -169,7 +169,13 @@ export interface CautionEvidence {
     readonly forBolt: string | null;
   };
   M71: { readonly reading_Nm: number; readonly maximum_Nm: number };
-  M72: { readonly lowest_Nm: number; readonly highest_Nm: number };
+  M72: {
+    readonly lowest_Nm: number;
+    readonly highest_Nm: number;
+    /** Whether the torque lies between the two; one that is in range was calibrated too long ago. */
+    readonly isInRange: boolean;
+    readonly calibratedOn?: string;
+  };
   /** What the wrench has to be set to with its crowfoot, instead of the range of the joint. */
   M73: {
     readonly setLow_Nm: number;

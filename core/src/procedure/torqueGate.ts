@@ -2,6 +2,7 @@
 import type { Result } from '../calculation/result.ts';
 import { calculated } from '../calculation/result.ts';
 import type { Adapter } from '../joint/crowfoot.ts';
+import { judgeCalibration } from '../joint/calibration.ts';
 import { crowfootSetting, crowfootTorque } from '../joint/crowfoot.ts';
 import { washersNeeded } from '../joint/washers.ts';
 import type { TorqueJudgement, TorqueRange } from '../joint/torque.ts';
@@ -21,6 +22,8 @@ export interface TorqueAttempt {
   readonly wrenchMinimum_Nm?: number | null;
   /** A crowfoot or an extension on the wrench; without one the joint has what was read. */
   readonly adapter?: Adapter | null;
+  /** When the wrench was calibrated, null where nobody has said, and the day of the attempt; left out, it is not asked. */
+  readonly calibration?: { readonly calibratedOn: string | null; readonly today: string };
 }
 
 export interface AttemptJudgement extends TorqueJudgement {
@@ -50,10 +53,26 @@ export function judgeTorqueAttempt(attempt: TorqueAttempt): Result<AttemptJudgem
       ...(adapter !== null && judged.value.verdict !== 'within'
         ? uncorrected(reading_Nm, range, adapter)
         : []),
-      ...judged.cautions,
+      ...withCalibration(judged, attempt.calibration),
       ...(washers?.cautions ?? []),
     ],
   };
+}
+
+/** M72, too, of a wrench whose calibration is too old: one caution of one wrench. */
+function withCalibration(
+  { value, cautions }: { readonly value: TorqueJudgement; readonly cautions: readonly Caution[] },
+  calibration: TorqueAttempt['calibration'],
+): readonly Caution[] {
+  const { calibratedOn = null, today } = calibration ?? {};
+  if (today === undefined || calibratedOn === null || judgeCalibration(calibratedOn, today) !== 'stale')
+    return cautions;
+  const { lowest_Nm, highest_Nm } = value.wrench;
+  const stale: Caution = {
+    id: 'M72',
+    evidence: { lowest_Nm, highest_Nm, isInRange: value.wrenchTrusted, calibratedOn },
+  };
+  return [...cautions.filter(({ id }) => id !== 'M72'), stale];
 }
 
 /** The wrench was set to the figure of the joint, as if nothing were on it. */

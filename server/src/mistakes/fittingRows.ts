@@ -99,7 +99,14 @@ export const TIGHTENING: readonly MistakeRow[] = [
   },
   {
     id: 'M72',
-    paths: { 'a wrench far too large': tightened(WHEEL) },
+    paths: {
+      'a wrench far too large': tightened(WHEEL),
+      'one that was calibrated over a year ago': async (job) => {
+        await job.specified();
+        await job.fitted();
+        return job.said(job.torque('A', { wrenchId: await job.wrench({ calibratedOn: '2025-11-01' }) }));
+      },
+    },
     clean: wellTightened,
   },
   {

@@ -355,6 +355,16 @@ export class PlayedJob {
     const nipples = nipplesOf(await this.now());
     return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
   };
+  /** Another torque wrench of the shop, entered by its lead: its id. */
+  async wrench(body: object): Promise<string> {
+    const id = randomUUID();
+    const fields = { minimum_Nm: 5, maximum_Nm: 25, calibratedOn: null, serial: null, ...body };
+    const lead = await this.server.signInAs('ottoline');
+    const name = `Wrench ${id.slice(0, 8)}`;
+    const reply = await this.server.ask('POST', '/api/wrenches', { id, name, ...fields }, lead);
+    if (reply.statusCode !== 200) throw new Error(reply.body);
+    return id;
+  }
   item = (id: string, body: object) => this.ask('PUT', this.at(`/items/${id}`), { version: null, ...body });
   supplier = async (what: 'quote' | 'order') =>
     this.ask('POST', this.at(`/supplier/${what}`), { version: (await this.now()).job.version });

@@ -13,7 +13,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
 import { createWriter, problemText, PULL_UNITS, REFUSALS } from '@zephyrcombe/messages';
-import type { Caution, PullFinding, TorqueVerdict } from '@zephyrcombe/core';
+import type { Caution, PullFinding, TorqueAttempt, TorqueVerdict } from '@zephyrcombe/core';
 import {
   crowfootTorque,
   eyesOn,
@@ -24,6 +24,7 @@ import {
   washersNeeded,
 } from '@zephyrcombe/core';
 import type { Dependencies } from '../../dependencies.ts';
+import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers, ParsedBody } from '../../http/handlers.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
@@ -180,7 +181,11 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
   requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
   const pull = body.pullId === null ? null : await pulled(action, body, body.pullId, wrench);
   const torques = torqueOf(at.joint);
-  const judged = attempted(detail, at.joint, wrench, body, person);
+  const calibration = {
+    calibratedOn: pull?.calibratedOn ?? wrench.calibratedOn,
+    today: calendarDateOf(action.now),
+  };
+  const judged = attempted(detail, at.joint, { ...wrench, calibration }, body, person);
   const cautions = [
     ...judgeTorquePart(torques, fittedBolt(at.joint, at.state.bolt), judged.joint_Nm),
     ...judged.cautions,
@@ -266,7 +271,7 @@ function tighteningSteps(detail: JobDetail, jointId: string, isMarked: boolean):
 function attempted(
   detail: JobDetail,
   joint: Joint,
-  wrench: Wrench,
+  wrench: Wrench & { readonly calibration: NonNullable<TorqueAttempt['calibration']> },
   body: ParsedBody<'recordTorque'>,
   person: Person,
 ): {
@@ -285,6 +290,7 @@ function attempted(
     wrenchMaximum_Nm: wrench.maximum_Nm,
     wrenchMinimum_Nm: wrench.minimum_Nm,
     adapter: body.adapter,
+    calibration: wrench.calibration,
   });
   if (!judged.ok) {
     const sentence = problemText(judged.problem, write);
@@ -317,6 +323,8 @@ const leftBare = (planned: readonly PlanStep[], freshWashers: number, subject: s
 
 interface ToldPull {
   readonly serial: string;
+  /** As the wrench itself told. */
+  readonly calibratedOn: string | null;
   readonly isSimulated: boolean;
   readonly turn_rad: number;
   readonly findings: readonly PullFinding[];
@@ -349,5 +357,6 @@ async function pulled(
     throw new AppProblem('no-answer', {
       detail: REFUSALS.pullOtherUnit(pull.serial, PULL_UNITS[other] ?? ''),
     });
-  return { serial: pull.serial, isSimulated: pull.isSimulated, turn_rad, findings, dropOuts: pull.dropOuts };
+  const { serial, calibratedOn, isSimulated, dropOuts } = pull;
+  return { serial, calibratedOn, isSimulated, turn_rad, findings, dropOuts };
 }

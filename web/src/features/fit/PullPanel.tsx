@@ -211,6 +211,7 @@ function useTakenOver(pull: PullRecord | undefined, { draft, change }: TorqueAtt
       text: `${pull.peak_Nm} N·m`,
       readFrom: pull.id,
       gave: judged.value.findings.includes('yielding'),
+      toldOn: pull.calibratedOn ?? '',
       ...(wrenchId ? { wrenchId } : {}),
     });
   });

@@ -1,11 +1,12 @@
 /** What is typed, or read from a wrench, at a joint, and what the core says of it. */
 import { torqueOf } from '@zephyrcombe/contract';
 import type { Adapter, ThreadState } from '@zephyrcombe/core';
-import { judgeTorqueAttempt, washersNeeded } from '@zephyrcombe/core';
+import { judgeCalibration, judgeTorqueAttempt, washersNeeded } from '@zephyrcombe/core';
 import { digestOf, fittedFacts, isTooFar } from '@zephyrcombe/workshop';
 import type { ApiError } from '../../api/client.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
+import { useToday } from '../../app/SessionContext.ts';
 import { useDraft } from '../../app/useDraft.ts';
 import { readQuantity } from '../../quantities/QuantityField.tsx';
 import { useJob } from '../job/JobContext.ts';
@@ -23,6 +24,8 @@ const EMPTY = {
   readFrom: '',
   /** In that pull the bolt turned on without getting tighter. */
   gave: false,
+  /** When the wrench says it was calibrated, where it was read. */
+  toldOn: '',
   hasAdapter: false,
   wrench_m: null as number | null,
   extension_m: null as number | null,
@@ -57,9 +60,13 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
   const torques = torqueOf(joint);
   const [draft, setDraft, clear] = useDraft(`torque.${detail.job.id}.${joint.id}`, EMPTY);
   const record = useJobAction('recordTorque', detail.job.id, clear);
-  // The smallest wrench that reaches the range is the one a colleague would hand over.
+  const today = useToday();
+  // The smallest wrench that reaches the range is the one a colleague would hand over, and none whose calibration is too old.
+  const reaching = detail.wrenches.filter(({ maximum_Nm }) => maximum_Nm >= torques.governing.maximum_Nm);
   const fitting =
-    detail.wrenches.find((wrench) => wrench.maximum_Nm >= torques.governing.maximum_Nm) ?? detail.wrenches[0];
+    reaching.find(({ calibratedOn }) => judgeCalibration(calibratedOn, today) !== 'stale') ??
+    reaching[0] ??
+    detail.wrenches[0];
   const wrench = detail.wrenches.find((candidate) => candidate.id === draft.wrenchId) ?? fitting;
   const needed = joint.seal === 'banjo' ? washersNeeded(eyes) : null;
   const washerCount = needed?.ok ? needed.value : null;
@@ -78,6 +85,10 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
           wrenchMaximum_Nm: wrench.maximum_Nm,
           wrenchMinimum_Nm: wrench.minimum_Nm,
           adapter,
+          calibration: {
+            calibratedOn: draft.toldOn === '' || draft.readFrom === '' ? wrench.calibratedOn : draft.toldOn,
+            today,
+          },
         });
   const parts = fittedFacts(detail, joint.id);
   const last = detail.torqueRecords.findLast(({ jointId }) => jointId === joint.id);
