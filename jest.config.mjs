@@ -33,6 +33,9 @@ const room = (name) => ({
 
 export default {
   maxWorkers: '100%',
+  testSequencer: `${import.meta.dirname}/bin/sequencer.cjs`,
+  // What a worker's files leave behind adds up: a new one begins small.
+  workerIdleMemoryLimit: '1GB',
   // On a busy machine a test that asks a server a thousand things takes longer than Jest expects.
   testTimeout: 120_000,
   projects: [

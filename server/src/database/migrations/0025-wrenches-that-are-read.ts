@@ -12,6 +12,7 @@ const UP: readonly string[] = [
     CONSTRAINT pull_job FOREIGN KEY (jobId) REFERENCES job (id))`,
   `ALTER TABLE torque_record ADD COLUMN adapter JSON NULL AFTER typed, ADD COLUMN pullId CHAR(36) NULL AFTER adapter,
     ADD COLUMN threads VARCHAR(20) NULL AFTER verdict, ADD COLUMN renewed BOOLEAN NOT NULL DEFAULT FALSE AFTER threads,
+    ADD COLUMN sequence BIGINT NOT NULL AUTO_INCREMENT UNIQUE,
     ADD CONSTRAINT torque_pull_read FOREIGN KEY (pullId) REFERENCES torque_pull (id)`,
   `CREATE TRIGGER torque_pull_is_never_changed BEFORE UPDATE ON torque_pull FOR EACH ROW
     SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'What a wrench told is never changed'`,
@@ -20,7 +21,7 @@ const UP: readonly string[] = [
 ];
 
 const DOWN: readonly string[] = [
-  `ALTER TABLE torque_record DROP FOREIGN KEY torque_pull_read, DROP COLUMN renewed, DROP COLUMN threads,
+  `ALTER TABLE torque_record DROP FOREIGN KEY torque_pull_read, DROP COLUMN sequence, DROP COLUMN renewed, DROP COLUMN threads,
     DROP COLUMN pullId, DROP COLUMN adapter`,
   `DROP TABLE torque_pull`,
   `ALTER TABLE wrench DROP COLUMN serial`,

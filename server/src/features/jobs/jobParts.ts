@@ -148,7 +148,17 @@ const READ: Readonly<
   readings: ({ models }, jobs, inside) =>
     listed(models.Reading, jobs, inside, inTurn('takenAt'), (row) => told(row, 'takenAt')),
   torqueRecords: ({ models }, jobs, inside) =>
-    listed(models.TorqueRecord, jobs, inside, inTurn('at'), (row) => told(row, 'at')),
+    listed(
+      models.TorqueRecord,
+      jobs,
+      inside,
+      [
+        ['at', 'ASC'],
+        ['sequence', 'ASC'],
+      ],
+      (row) => told(row, 'at'),
+      ['sequence'],
+    ),
   // A step that was taken back is not in the job, only in its log.
   fitSteps: async ({ models }, jobs, inside) => {
     const rows = await models.FitStep.findAll({

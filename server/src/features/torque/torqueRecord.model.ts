@@ -1,5 +1,6 @@
 import type { TorqueRecord } from '@zephyrcombe/contract';
 import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
 import type { Row } from '../../database/columns.ts';
 import {
   flag,
@@ -15,7 +16,14 @@ import {
   whole,
 } from '../../database/columns.ts';
 
-export type TorqueRecordRow = Row<Omit<TorqueRecord, 'at'> & { jobId: string; at: Date }>;
+export type TorqueRecordRow = Row<
+  Omit<TorqueRecord, 'at'> & {
+    jobId: string;
+    at: Date;
+    /** Given by the database: of two in one millisecond the second one counts. */
+    sequence?: number;
+  }
+>;
 
 export const defineTorqueRecord = (sequelize: Sequelize) =>
   sequelize.define<TorqueRecordRow>(
@@ -41,6 +49,7 @@ export const defineTorqueRecord = (sequelize: Sequelize) =>
       by: text(),
       byId: optionalReference(),
       at: instant(),
+      sequence: { type: DataTypes.BIGINT, autoIncrement: true, unique: true },
     },
     plainTable('torque_record'),
   );

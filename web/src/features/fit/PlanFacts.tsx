@@ -19,6 +19,7 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Beside, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Pick } from '../../design/Pick.tsx';
 import { Assumed } from '../known/KnownText.tsx';
+import { TurnEnd } from './TurnEnd.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 
 function useSay() {
@@ -202,6 +203,7 @@ function AlongLine({ lineId, send }: { readonly lineId: string; readonly send: S
           add a clip, a bracket or a lead
         </TextButton>
       )}
+      <TurnEnd lineId={lineId} send={send} />
     </div>
   );
 }
