@@ -362,17 +362,19 @@ describe('trying passphrases', () => {
   });
 
   test('an unknown person costs the same time as a wrong passphrase', async () => {
-    const time = async (name: string) => {
-      const times: number[] = [];
-      for (let round = 0; round < 8; round += 1) {
-        const start = process.hrtime.bigint();
-        await signIn(name, 'guess', '10.1.1.1');
-        times.push(Number(process.hrtime.bigint() - start));
-      }
-      return times.sort((a, b) => a - b)[2] ?? 0;
+    // What was worked, by this process and its threads: the hands of the clock go round for the neighbours too.
+    const worked_us = async (name: string) => {
+      const before = process.cpuUsage();
+      await signIn(name, 'guess', '10.1.1.1');
+      const { user, system } = process.cpuUsage(before);
+      return user + system;
     };
     await signIn('Nobody', 'warm up');
-    const [known, unknown] = [await time('Tamsin Orrey'), await time('Nobody At All')];
+    const times: { known: number; unknown: number }[] = [];
+    for (let round = 0; round < 8; round += 1)
+      times.push({ known: await worked_us('Tamsin Orrey'), unknown: await worked_us('Nobody At All') });
+    const usual = (of: 'known' | 'unknown') => times.map((one) => one[of]).sort((a, b) => a - b)[2] ?? 0;
+    const [known, unknown] = [usual('known'), usual('unknown')];
     // A digest takes tens of milliseconds; without one the answer comes in one or two.
     expect(unknown / known).toBeGreaterThan(0.5);
     expect(unknown / known).toBeLessThan(2);
