@@ -1,22 +1,11 @@
 /** How many of a tool or a part the shop has, counted where it is read. */
 import type { StockItem } from '@zephyrcombe/contract';
 import { useState } from 'react';
-import styled from 'styled-components';
 import { useCountStock } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { TextButton } from '../../design/Button.tsx';
+import { CountEntry } from '../../design/CountEntry.ts';
 import { Fine, Unseen } from '../../design/layout.ts';
-import { colour } from '../../design/tokens.ts';
-
-const Number_ = styled.input`
-  width: 64px;
-  min-height: 44px;
-  padding: 4px 8px;
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-  text-align: right;
-`;
 
 interface OnHandProps {
   readonly stockKey: string;
@@ -44,7 +33,7 @@ export function OnHand({ stockKey, name, needed, item }: OnHandProps) {
   if (text !== null)
     return (
       <span>
-        <Number_
+        <CountEntry
           aria-label={`The shop has: ${name}`}
           inputMode="numeric"
           // Somebody has just pressed "count".

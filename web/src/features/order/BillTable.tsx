@@ -5,30 +5,13 @@ import { partText } from '@zephyrcombe/messages';
 import type { BillLine } from '@zephyrcombe/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import styled from 'styled-components';
 import { LoadProblem } from '../../api/LoadProblem.tsx';
 import { stockQuery, useCountStock } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { useWriter } from '../../app/SessionContext.ts';
+import { CountEntry } from '../../design/CountEntry.ts';
 import { Fine } from '../../design/layout.ts';
-import { colour } from '../../design/tokens.ts';
 import { PrintTable } from '../sheets/sheetParts.ts';
-
-const Count = styled.input`
-  width: 76px;
-  min-height: 44px;
-  padding: 4px 8px;
-  border: 1px solid ${colour('inkSoft')};
-  border-radius: 0;
-  background: ${colour('sheet')};
-  text-align: right;
-  &[aria-invalid='true'] {
-    border: 2px solid ${colour('danger')};
-  }
-  @media print {
-    border: 0;
-  }
-`;
 
 export function BillTable({ detail }: { readonly detail: JobDetail }) {
   const write = useWriter();
@@ -103,7 +86,7 @@ function ShelfCount({ line, name, item, onCount }: ShelfCountProps) {
   };
   return (
     <>
-      <Count
+      <CountEntry
         aria-label={`On the shelf: ${name}`}
         inputMode="numeric"
         value={text}
