@@ -150,8 +150,8 @@ export interface CautionEvidence {
   M62: Record<never, never>;
   M63: { readonly before: StepKind };
   M64: { readonly before: StepKind };
-  /** Where the lead was plugged in, and where it lay before. */
   M65: Record<never, never>;
+  /** Where the lead was plugged in, and where it lay before. */
   M66: { readonly side: string; readonly was: string };
   /** Null where nobody has measured. */
   M67: { readonly out_m: number | null; readonly in_m: number | null };

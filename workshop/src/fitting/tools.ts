@@ -93,7 +93,9 @@ export function fitTools(detail: JobDetail): FitTools {
         const joint = joints.find(({ id }) => id === jointOfOpening(scope, opening));
         return ports.find(({ id }) => id === joint?.portId)?.thread ?? '';
       }),
-    ].map(([thread, most]) => ({ thread: thread === '' ? null : thread, most })),
+    ]
+      .filter(([, most]) => most > 0)
+      .map(([thread, most]) => ({ thread: thread === '' ? null : thread, most })),
     soaks: ofKind('soak').map(({ joint }) => nameOf(joint)),
     isHeated,
     isCut: ofKind('reflare').length > 0,

@@ -80,7 +80,8 @@ async function atTheJoint(action: JobAction, tightened: Tightened) {
   requireAsSeen(seen, parts);
   // Hand tight before, and something changed since.
   requireWay(jointGate(detail, joint.id), person);
-  if (!tightened.renewed && (await wasTooFar(action, joint, tightened.pullId ?? null)))
+  const isBeyond = await wasTooFar(action, joint, tightened.pullId ?? null);
+  if (isBeyond && !tightened.renewed)
     requireWay([{ code: 'tightenedTooFar', joint: joint.name, seal: joint.seal }], person);
   const cautions: readonly Caution[] = [
     ...capsAt(detail, joint.id),
@@ -90,7 +91,8 @@ async function atTheJoint(action: JobAction, tightened: Tightened) {
     ...withoutReason(refitCautions(detail, joint.id), detail.reasons),
   ];
   const settled = gate.cautions.every(({ id: caution }) => caution !== 'M99');
-  return { joint, state, planned, parts, cautions, settled };
+  // Said of a joint that never was, it would be a false record.
+  return { joint, state, planned, parts, cautions, settled, renewed: isBeyond };
 }
 type AtTheJoint = NonNullable<Awaited<ReturnType<typeof atTheJoint>>>;
 
@@ -145,8 +147,8 @@ type Reading = Pick<
 
 async function written(
   action: JobAction,
-  { joint, state, planned, parts, settled }: AtTheJoint,
-  { id, freshWashers, witnessMark, renewed }: Tightened,
+  { joint, state, planned, parts, settled, renewed }: AtTheJoint,
+  { id, freshWashers, witnessMark }: Tightened,
   reading: Reading,
 ): Promise<object> {
   const { detail, models, transaction, person, now } = action;
@@ -210,7 +212,7 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
     freshWashers: body.freshWashers,
     witnessMark: body.witnessMark,
     threads: threads ?? null,
-    renewed: body.renewed,
+    renewed: at.renewed,
     range: { ...torques.governing },
     overrides,
     cautions: told(cautions),

@@ -1,19 +1,20 @@
 /** A banjo joint as it stands in the address: what was typed, our examples where nothing was. */
 import type { BoltState, JointMaterial, Thread, ThreadState, UnitId } from '@zephyrcombe/core';
-import { BOLT_STATES, JOINT_MATERIALS, THREAD_STATES, THREADS } from '@zephyrcombe/core';
+import { BOLT_STATES, JOINT_MATERIALS, THREAD_STATES, THREADS, usualBoltAndWasher } from '@zephyrcombe/core';
 import { editableText, readQuantity } from '../../quantities/QuantityField.tsx';
 
 /** Examples of ours, not those of any part: an M10 joint of the usual size. */
+const M10 = usualBoltAndWasher({ diameter_m: 0.01, pitch_m: 0.001, yield_Pa: 640e6 });
 const USUAL = {
   eye: 0.0075,
   hole: 0.0102,
   washer: 0.001,
-  over: 0.014,
-  inside: 0.0102,
+  over: M10.washer.outside_m,
+  inside: M10.washer.inside_m,
   long: 0.02,
-  bore: 0.005,
-  cross: 0.003,
-  neck: 0.0082,
+  bore: M10.bolt.bore_m,
+  cross: M10.bolt.crossHole_m,
+  neck: M10.bolt.neck_m,
   deep: 0.014,
   hose: 0.0032,
 } as const;
