@@ -505,7 +505,7 @@ const SENTENCES: Sentences = {
   M65: () => ({
     title: 'The lines go past where the ABS unit was',
     advice:
-      'A vehicle that is used on the road keeps its ABS: without it the approval ends, and the warning lamp stays on. Connect the unit again, or say why there is none in this circuit.',
+      'A vehicle that is used on the road keeps its ABS: without it the approval ends, and the warning lamp stays on. Connect the unit again; where this circuit never had one, say so once.',
   }),
   M67: ({ out_m, in_m }, write) => ({
     title:
@@ -520,7 +520,7 @@ const SENTENCES: Sentences = {
       ? 'The nipple is not the highest point'
       : isDrawnLow
         ? 'The nipple is drawn lower than its caliper'
-        : 'The caliper was off, and nobody has said whether its nipple is on top',
+        : 'Mount bolts were undone, and nobody has looked since whether the nipple is on top',
     advice:
       'Air above the nipple never comes out: the calipers are on the wrong sides, or this one has to be tilted while it is bled. Look, and say so at Bleed.',
   }),

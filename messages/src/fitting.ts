@@ -314,6 +314,7 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   leads: 'leads along it',
   cover: 'bodywork over it',
   absCycle: 'its ABS unit can be cycled',
+  withoutAbs: 'never had an ABS unit',
   seized: 'its nut turns with its pipe',
   turnEnd: 'an end turned on the bench',
   kept: 'kept wet or drained',

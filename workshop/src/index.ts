@@ -37,7 +37,7 @@ export { idsIn, named } from './fitting/namedStep.ts';
 export { assumedHolds, holdsOf } from './fitting/holds.ts';
 export type { FitTools } from './fitting/tools.ts';
 export { fitTimes, fitTools } from './fitting/tools.ts';
-export { nippleCautions, screwCautions } from './gates/asBuilt.ts';
+export { absCautions, mayBeWithoutAbs, nippleCautions, screwCautions } from './gates/asBuilt.ts';
 export type { Gate, StandingCaution } from './gates/standing.ts';
 export { leftOn, signCautions, standingCautions } from './gates/standing.ts';
 export type { Progress } from './stages/stages.ts';

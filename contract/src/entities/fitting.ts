@@ -39,6 +39,8 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   /** Bodywork over joints; null: there is none after all. */
   said('cover', z.strictObject({ name: Name, joints: z.array(Id).min(1).max(40) }).nullable()),
   said('absCycle', z.boolean()),
+  /** Of a circuit: the vehicle has ABS, and this one never had a unit. */
+  said('withoutAbs', z.boolean()),
   // Of this job.
   said('seized', z.boolean()),
   said(
@@ -103,6 +105,7 @@ export const VEHICLE_FACTS: ReadonlySet<FitFactKind> = new Set<FitFactKind>([
   'leads',
   'cover',
   'absCycle',
+  'withoutAbs',
 ]);
 
 /** Only added to: the newest of a kind about a subject counts. */

@@ -155,7 +155,7 @@ export interface CautionEvidence {
   M66: { readonly side: string; readonly was: string };
   /** Null where nobody has measured. */
   M67: { readonly out_m: number | null; readonly in_m: number | null };
-  /** Seen to be lower, or drawn so; neither where nobody has looked since the caliper was off. */
+  /** Seen to be lower, or drawn so; neither where nobody has looked since mount bolts were undone. */
   M68: { readonly isSeen: boolean; readonly isDrawnLow: boolean };
   M69: Record<never, never>;
   M70: {

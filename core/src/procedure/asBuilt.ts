@@ -10,7 +10,7 @@ const LEVEL_m = 0.005;
 export interface AbsState {
   /** Where it is ridden or driven. */
   readonly isOnRoad: boolean;
-  /** There was a unit: it was drawn in what was found, or the vehicle has ABS. */
+  /** There was a unit: it was drawn in what was found, or the vehicle has ABS and nobody says that this circuit never had one. */
   readonly hadUnit: boolean;
   /** One is drawn now. */
   readonly hasUnit: boolean;

@@ -51,6 +51,17 @@ export const AS_BUILT: readonly MistakeRow[] = [
     clean: signedAfter(() => Promise.resolve()),
   },
   {
+    id: 'M65',
+    way: 'a circuit that never had one',
+    options: { ...WITH_ABS, draw: unitTaken },
+    paths: { 'nobody has said so': signedAfter(() => Promise.resolve()) },
+    cleanOptions: { ...WITH_ABS, draw: unitTaken },
+    clean: signedAfter(async (job) => {
+      for (const { circuit } of (await job.now()).circuits)
+        await job.done(job.say('withoutAbs', circuit.id, true));
+    }),
+  },
+  {
     id: 'M67',
     options: FLUID_ONLY,
     paths: {
@@ -78,6 +89,11 @@ export const AS_BUILT: readonly MistakeRow[] = [
         job.done(job.say('nippleTop', await nipple(job), false)),
       ),
       'the caliper was off, and nobody has looked': signedAfter(caliperOff),
+      'looked at before the caliper came off': signedAfter(async (job) => {
+        for (const { id } of nipplesOf(await job.now())) await job.done(job.say('nippleTop', id, true));
+        job.pass(60_000);
+        await caliperOff(job);
+      }),
       'looked at, and taken back': signedAfter(async (job) => {
         await caliperOff(job);
         await job.done(job.say('nippleTop', await nipple(job), true));

@@ -355,6 +355,7 @@ export class PlayedJob {
     const nipples = nipplesOf(await this.now());
     return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
   };
+  pass = (ms: number) => this.server.pass(ms);
   /** Another torque wrench of the shop, entered by its lead: its id. */
   async wrench(body: object): Promise<string> {
     const id = randomUUID();

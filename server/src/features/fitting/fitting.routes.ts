@@ -1,6 +1,6 @@
 import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
-import { factsOfKind, fitPlanOf } from '@zephyrcombe/workshop';
+import { factsOfKind, fitPlanOf, mayBeWithoutAbs } from '@zephyrcombe/workshop';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
@@ -91,6 +91,8 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'trialWashers':
     case 'cleaner':
       return subjectId === detail.job.id;
+    case 'withoutAbs':
+      return mayBeWithoutAbs(detail).some(({ id }) => id === subjectId);
     case 'bleedScrew':
       return detail.items.some(({ id, kind: what }) => id === subjectId && what === 'nipple');
     case 'nippleTop':

@@ -27,6 +27,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { FluidFields, Fields } from './FluidFields.tsx';
+import { WithoutAbs } from './WithoutAbs.tsx';
 import type { SigningDraft } from './signingDraft.ts';
 import { fluidOf, isDate, kilometres, missingFrom, signingBody } from './signingDraft.ts';
 
@@ -98,6 +99,7 @@ export function Signing() {
           isNamed={circuits.length > 1}
         />
       ))}
+      <WithoutAbs />
       <Cautions
         cautions={signingCautions(draft, detail)}
         answering={finish.error?.code === 'stop-not-answered'}
