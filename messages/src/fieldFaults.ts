@@ -38,6 +38,7 @@ export const FIELD_FAULTS = {
   notAsTypedThere: 'is not what was typed, between the points it was read from',
   notInScope: 'is not in the scope of this job',
   noWrenchHere: 'is not a wrench of this shop',
+  calibrationKnown: 'was known: type the right day, or put the wrench out of use',
   noFigureToSet: 'has no figure with a source: no wrench is set to a guess',
   pulledByHand: 'is of a wrench that is no simulation: pull it by hand',
   notThatPull:

@@ -9,6 +9,7 @@ test.each([
   ['2024-02-29', '2025-03-01', 'stale'],
   ['2026-11-30', '2026-12-01', 'fresh'],
   [null, '2026-12-01', 'unknown'],
+  ['2026-12-02', '2026-12-01', 'unknown'],
 ])('calibrated on %p, used on %p: %s', (calibratedOn, today, expected) => {
   expect(judgeCalibration(calibratedOn, today)).toBe(expected);
 });

@@ -6,9 +6,9 @@ const TRUSTED_MONTHS = 12;
 
 export type Calibration = 'fresh' | 'stale' | 'unknown';
 
-/** Days as year-month-day. The day on which a year is over still counts. */
+/** Days as year-month-day. The day on which a year is over still counts; a day that is still to come says nothing. */
 export function judgeCalibration(calibratedOn: string | null, today: string): Calibration {
-  if (calibratedOn === null) return 'unknown';
+  if (calibratedOn === null || calibratedOn > today) return 'unknown';
   return parseDate(calibratedOn).add({ months: TRUSTED_MONTHS }).compare(parseDate(today)) < 0
     ? 'stale'
     : 'fresh';

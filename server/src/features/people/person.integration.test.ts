@@ -118,6 +118,10 @@ describe('wrenches', () => {
     const change = (body: object) => server.ask('PATCH', `/api/wrenches/${id}`, body, lead);
     await change({ version: 0, calibratedOn: '2026-11-20', serial: 'SIM-9' });
     expect(problemOf(await change({ version: 0, name: 'Other' })).code).toBe('stale-write');
+    // Left blank, its age would be nobody's business any more.
+    expect(problemOf(await change({ version: 1, calibratedOn: null }))).toMatchObject({
+      errors: [{ field: 'calibratedOn' }],
+    });
     const job = async () => (await server.job('wick-front')).wrenches.map(({ name }) => name);
     expect(await job()).toContain('Long arm');
     await change({ version: 1, isRetired: true });

@@ -45,7 +45,7 @@ afterAll(async () => {
 });
 
 /** A simulated wrench that goes wrong in these ways, one pull after the other. */
-async function connected(misbehave: string): Promise<void> {
+async function connected(misbehave: string, ...more: readonly string[]): Promise<void> {
   child?.kill();
   const wrench = spawn(
     process.execPath,
@@ -59,6 +59,7 @@ async function connected(misbehave: string): Promise<void> {
       'SIM-25',
       '--pace',
       '0',
+      ...more,
     ],
     { cwd: STAND_INS },
   );
@@ -247,6 +248,20 @@ test('with a crowfoot it is set to less, and the joint gets its torque', async (
   const own = now.torqueRecords.find(({ pullId }) => pullId === pull.id);
   expect(own?.torque_Nm).toBeCloseTo((pull.peak_Nm ?? 0) * 1.2, 9);
   expect(own?.adapter).toEqual(adapter);
+});
+
+test('a wrench that says itself that its year is over is not trusted, also where its figure is typed', async () => {
+  await connected('none', '--calibrated', '2025-06-02');
+  const pull = await pulled();
+  const stale = { code: 'stop-not-answered', cautions: [{ id: 'M72' }] };
+  expect(problemOf(await record(pull))).toMatchObject(stale);
+  expect(problemOf(await record(pull, { pullId: null }))).toMatchObject(stale);
+  // Nor by a day that is still to come; the shop's own day counts then.
+  await connected('none', '--calibrated', '2031-06-02');
+  const later = await pulled();
+  expect((await record(later)).statusCode).toBe(200);
+  await connected('none');
+  expect((await record(await pulled())).statusCode).toBe(200);
 });
 
 describe('a pull stands for one torque', () => {

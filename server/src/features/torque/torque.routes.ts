@@ -183,10 +183,7 @@ async function recordTorque(action: JobAction, body: ParsedBody<'recordTorque'>)
   requireTyped(body.typed, 'torque', body.torque_Nm, 'torque_Nm');
   const pull = body.pullId === null ? null : await pulled(action, body, body.pullId, wrench);
   const torques = torqueOf(at.joint);
-  const calibration = {
-    calibratedOn: pull?.calibratedOn ?? wrench.calibratedOn,
-    today: calendarDateOf(action.now),
-  };
+  const calibration = await calibrationOf(action, wrench);
   const judged = attempted(detail, at.joint, { ...wrench, calibration }, body, person);
   const cautions = [
     ...judgeTorquePart(torques, fittedBolt(at.joint, at.state.bolt), judged.joint_Nm),
@@ -269,6 +266,25 @@ function tighteningSteps(detail: JobDetail, jointId: string, isMarked: boolean):
   });
 }
 
+/** As the wrench told it last in this job, also where its figure is typed; as the shop has it where it never told. */
+async function calibrationOf(
+  { detail, models, transaction, now }: JobAction,
+  { serial, calibratedOn }: Wrench,
+): Promise<NonNullable<TorqueAttempt['calibration']>> {
+  const today = calendarDateOf(now);
+  const last =
+    serial === null
+      ? null
+      : await models.TorquePull.findOne({
+          where: { jobId: detail.job.id, serial },
+          order: [['at', 'DESC']],
+          transaction,
+        });
+  const toldOn = last?.calibratedOn ?? null;
+  // A clock that is wrong tells a day that is still to come.
+  return { calibratedOn: toldOn !== null && toldOn <= today ? toldOn : calibratedOn, today };
+}
+
 /** A turn of the wrench as it was read; refused where nothing can be said of it, or where it is under its range. */
 function attempted(
   detail: JobDetail,
@@ -325,8 +341,6 @@ const leftBare = (planned: readonly PlanStep[], freshWashers: number, subject: s
 
 interface ToldPull {
   readonly serial: string;
-  /** As the wrench itself told. */
-  readonly calibratedOn: string | null;
   readonly isSimulated: boolean;
   readonly turn_rad: number;
   readonly findings: readonly PullFinding[];
@@ -359,6 +373,6 @@ async function pulled(
     throw new AppProblem('no-answer', {
       detail: REFUSALS.pullOtherUnit(pull.serial, PULL_UNITS[other] ?? ''),
     });
-  const { serial, calibratedOn, isSimulated, dropOuts } = pull;
-  return { serial, calibratedOn, isSimulated, turn_rad, findings, dropOuts };
+  const { serial, isSimulated, dropOuts } = pull;
+  return { serial, isSimulated, turn_rad, findings, dropOuts };
 }

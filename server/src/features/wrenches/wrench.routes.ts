@@ -59,6 +59,9 @@ export function wrenchHandlers({ database, clock }: Dependencies): WrenchHandler
         if (await isWritten(database.models, transaction, request, clock())) return;
         const now = row.get({ plain: true });
         requireVersion(now, version);
+        // Left blank it would be trusted for ever.
+        if (changes.calibratedOn === null && now.calibratedOn !== null)
+          throw fieldProblem('calibratedOn', 'calibrationKnown');
         requireSound({ ...now, ...definedOnly(changes) });
         await row.update({ ...definedOnly(changes), version: version + 1 }, { transaction });
       });

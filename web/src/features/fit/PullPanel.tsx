@@ -212,6 +212,7 @@ function useTakenOver(pull: PullRecord | undefined, { draft, change }: TorqueAtt
       readFrom: pull.id,
       gave: judged.value.findings.includes('yielding'),
       toldOn: pull.calibratedOn ?? '',
+      toldBy: pull.serial,
       ...(wrenchId ? { wrenchId } : {}),
     });
   });

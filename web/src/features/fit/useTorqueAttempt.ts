@@ -26,6 +26,7 @@ const EMPTY = {
   gave: false,
   /** When the wrench says it was calibrated, where it was read. */
   toldOn: '',
+  toldBy: '',
   hasAdapter: false,
   wrench_m: null as number | null,
   extension_m: null as number | null,
@@ -86,7 +87,10 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
           wrenchMinimum_Nm: wrench.minimum_Nm,
           adapter,
           calibration: {
-            calibratedOn: draft.toldOn === '' || draft.readFrom === '' ? wrench.calibratedOn : draft.toldOn,
+            calibratedOn:
+              draft.toldOn !== '' && draft.toldBy === wrench.serial && draft.toldOn <= today
+                ? draft.toldOn
+                : wrench.calibratedOn,
             today,
           },
         });
