@@ -45,6 +45,8 @@ export function fitNames(detail: JobDetail): NameOf {
   const named = [
     ...joints,
     ...hoses,
+    // One part that another circuit draws too goes by the id that it has there.
+    ...components.flatMap(({ sameAs, name }) => (sameAs ? [{ id: sameAs, name }] : [])),
     ...components,
     ...detail.circuits.map(({ circuit }) => circuit),
     ...hoses.flatMap(({ id }) => [...holdsOf(detail, id), ...(factOf(detail, 'leads', id) ?? [])]),

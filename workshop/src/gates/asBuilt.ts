@@ -36,10 +36,12 @@ export function screwCautions(detail: JobDetail, itemId: string): readonly Cauti
   const own = nipples.find(({ id }) => id === itemId);
   if (!own) return [];
   const { out_m = null, in_m = null } = factOf(detail, 'bleedScrew', itemId) ?? {};
+  // One that is still out is asked for by itself.
+  const isIn = own.done !== null;
   return judgeBleedScrew({
     out_m,
     in_m,
-    mayBeAnother: own.handling === 'replace' || nipples.length > 1,
+    mayBeAnother: isIn && (own.handling === 'replace' || nipples.length > 1),
   }).map((caution) => ({ ...caution, subject: own.name }));
 }
 
@@ -59,7 +61,8 @@ export function nippleCautions(detail: JobDetail, nippleId: string): readonly Ca
   const isOfNow = bolts.every(({ done }) => done !== null && said !== undefined && said.at >= done.at);
   return judgeNippleHeight({
     isTop: isTop === true && !isOfNow ? null : isTop,
-    cameOff: bolts.length > 0,
+    // A bolt that is still off is asked for by itself.
+    cameOff: bolts.some(({ done }) => done !== null),
     nipple_m: own.height_m,
     caliper_m: on?.height_m ?? null,
   }).map((caution) => ({ ...caution, subject: own.name }));

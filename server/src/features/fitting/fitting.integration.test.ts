@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { FitPlanDocumentSchema, hydraulicsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
-import { fitPlanOf, fitTimes, isTorqued } from '@zephyrcombe/workshop';
+import { fitNames, fitPlanOf, fitTimes, isTorqued } from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -326,4 +326,21 @@ test('how long steps took is learnt by all jobs of the shop: not what was writte
   server.pass(600_000);
   good(await putTogether(server, detail.job.id));
   expect(Object.values(await times()).flat()).toHaveLength(seen);
+});
+
+test('a unit and a reservoir that two circuits share have their names in a job on one of them', async () => {
+  const id = randomUUID();
+  const created = await server.ask('POST', '/api/jobs', {
+    id,
+    vehicleId: demoId('calder'),
+    circuitIds: [demoId('calder/rear/circuit')],
+    title: 'Rear fluid',
+    reason: '',
+    hoseIds: [],
+  });
+  const detail = good(created).json<JobDetail>();
+  const { circuits } = fitPlanOf(detail).scope;
+  const shared = circuits.flatMap(({ abs, reservoir }) => [reservoir, ...(abs === null ? [] : [abs])]);
+  expect(shared.length).toBeGreaterThan(1);
+  expect(shared.map(fitNames(detail))).not.toContain('a part that is gone');
 });
