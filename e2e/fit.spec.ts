@@ -128,6 +128,14 @@ test.describe('on a phone', () => {
       if (await next.isVisible()) await next.tap();
     }
     await expect(page.getByRole('button', { name: 'Every joint torqued: go to Bleed' })).toBeVisible();
+    // What befell a joint stands on the sheet, and on its paper.
+    await page.goto(page.url().replace(/fit.*$/, 'handover-sheet'));
+    await expect(page.getByText('the bolt gave')).toBeVisible();
+    await expect(page.getByText(/^after it was over-tightened/)).toBeVisible();
+    const wider = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(wider).toBeLessThanOrEqual(0);
   });
 });
 

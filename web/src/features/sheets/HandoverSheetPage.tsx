@@ -26,6 +26,20 @@ const washersText = (detail: JobDetail, record: JobDetail['torqueRecords'][numbe
     ? String(record.freshWashers)
     : 'takes none';
 
+/** Whatever a figure alone does not tell of a torque, each in a line of its own. */
+const remarksOn = ({
+  because,
+  verdict,
+  renewed,
+  threads,
+}: JobDetail['torqueRecords'][number]): readonly string[] => [
+  ...(because ? [because] : []),
+  ...(verdict === 'above' ? ['over its limit'] : []),
+  ...(verdict === 'yielded' ? ['the bolt gave'] : []),
+  ...(renewed ? ['after it was over-tightened: new bolt, or seat and thread sound'] : []),
+  ...(threads ? [`threads: ${THREAD_STATE_NAMES[threads]}`] : []),
+];
+
 /** Joints that no torque stands against: of this job, or left alone by it. */
 const withoutRecord = (detail: JobDetail): readonly (readonly [string, string])[] =>
   partsOf(detail)
@@ -110,19 +124,13 @@ export function HandoverSheetPage() {
                 {detail.torqueRecords.map((record) => (
                   <tr key={record.id}>
                     <td>{partsOf(detail).joints.find((joint) => joint.id === record.jointId)?.name}</td>
-                    <td className="figure">
-                      {record.torque_Nm === null
-                        ? `by feel, no figure: ${record.because ?? ''}`
-                        : write.torque(record.torque_Nm)}
-                      {record.verdict === 'above'
-                        ? ' (over its limit)'
-                        : record.verdict === 'yielded'
-                          ? ' (the bolt gave)'
-                          : ''}
-                      {record.renewed
-                        ? '; had been over-tightened, since then new bolt or seat and thread sound'
-                        : ''}
-                      {record.threads ? `; threads: ${THREAD_STATE_NAMES[record.threads]}` : ''}
+                    <td>
+                      <span className="figure">
+                        {record.torque_Nm === null ? 'by feel, no figure' : write.torque(record.torque_Nm)}
+                      </span>
+                      {remarksOn(record).map((remark) => (
+                        <Fine key={remark}>{remark}</Fine>
+                      ))}
                     </td>
                     <td>
                       {record.wrenchName ?? 'none'}
