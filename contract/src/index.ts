@@ -56,6 +56,7 @@ export type { LineOfJob, LineSeen } from './specify/lineOfJob.ts';
 export { lineCautions, lineMadeOf, lineOfJob, unseenOf } from './specify/lineOfJob.ts';
 export type { JobLine } from './entities/line.ts';
 export type { ItemKind, JobItem } from './entities/item.ts';
+export type { LeftJointState, LeftOpen } from './entities/leftOpen.ts';
 export { isTightened, ITEM_KINDS } from './entities/item.ts';
 export {
   boxCounts,
@@ -113,6 +114,7 @@ export {
   PortSchema,
   TorqueRangeSchema,
   VEHICLE_KINDS,
+  vehicleEntryOf,
   VehicleEntrySchema,
   VehicleSchema,
   WasherSchema,

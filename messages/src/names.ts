@@ -1,5 +1,5 @@
 /** What the domain's own words are called on screen and paper. */
-import type { ItemKind, LogKind } from '@zephyrcombe/contract';
+import type { ItemKind, LeftJointState, LogKind } from '@zephyrcombe/contract';
 import type {
   Aid,
   AlongKind,
@@ -369,6 +369,13 @@ export const BOLT_CARRIES_NAMES: Readonly<Record<BoltCarries, string>> = {
   switch: 'the stop-lamp switch',
   lockWire: 'a hole for lock wire',
 };
+/** How a job that was given up left a joint. */
+export const LEFT_JOINT_WORDS: Readonly<Record<LeftJointState, string>> = {
+  open: 'opened, and not tight',
+  tooFar: 'tightened too far: its bolt or its seat may have given',
+  unproved: 'tight, and nobody has seen it dry',
+};
+
 export const BOLT_STATE_NAMES: Readonly<Record<BoltState, string>> = {
   new: 'new',
   usedSound: 'used, no mark on it',

@@ -74,6 +74,18 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boltUsedUp: { code: 'boltUsedUp', joint: 'Front caliper' },
   movesOtherwise: { code: 'movesOtherwise', hose: 'Front hose' },
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },
+  jointsLeftOpen: {
+    code: 'jointsLeftOpen',
+    job: 'New front hose',
+    on: '2026-11-20',
+    joints: ['Front caliper'],
+  },
+  itemsLeftOff: {
+    code: 'itemsLeftOff',
+    job: 'New front hose',
+    on: '2026-11-20',
+    items: ['Clip at the fork'],
+  },
   itemsNotOn: { code: 'itemsNotOn', items: ['Bracket at the fork leg'] },
   lineNotMeasured: { code: 'lineNotMeasured', line: 'Hard line, front left' },
   lineNotMade: { code: 'lineNotMade', line: 'Hard line, front left' },

@@ -156,6 +156,22 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `Not on again: ${listOf(obstacle.items)}.`,
         wayOut: 'Fit: put each bracket, clip and mount bolt on again and tick it, or take it out of the job.',
       };
+    case 'jointsLeftOpen':
+      return {
+        what: `Left open when “${obstacle.job}” was given up on ${write.date(obstacle.on)}: ${listOf(
+          obstacle.joints,
+          'and',
+        )}.`,
+        wayOut: 'Look over: take them into this job, then tighten them and see them dry.',
+      };
+    case 'itemsLeftOff':
+      return {
+        what: `Left off when “${obstacle.job}” was given up on ${write.date(obstacle.on)}: ${listOf(
+          obstacle.items,
+          'and',
+        )}.`,
+        wayOut: 'Fit: note each under the same name, put it on and tick it.',
+      };
     case 'lineNotMeasured':
       return {
         what: `${obstacle.line} has no pattern yet.`,

@@ -17,6 +17,7 @@ import {
   orderAddress,
   PHOTO_SUBJECTS,
   ROUTES,
+  vehicleEntryOf,
 } from '@zephyrcombe/contract';
 import fc from 'fast-check';
 import type { z } from 'zod';
@@ -99,7 +100,7 @@ async function knownTo(server: TestServer, lead: string): Promise<Known> {
     corner: corners.map(({ corner }) => corner),
     circuits: [[], ...details.map(circuitsOf)],
     hydraulics,
-    vehicle: details.map(({ vehicle: { id: _id, version: _version, ...entry } }) => entry),
+    vehicle: details.map(({ vehicle }) => vehicleEntryOf(vehicle)),
     // Whole bodies that a technician would send: chance does not find what belongs together.
     takeReading: hoses.map(({ hoseId }) => tubeReading(hoseId, 0.728)),
     checkKit: [null, { verdict: 'return', because: 'Short' }].map((decided) => ({

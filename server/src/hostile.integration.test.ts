@@ -4,7 +4,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { JobDetail, VehicleDetail } from '@zephyrcombe/contract';
-import { hydraulicsOf, nipplesOf, photoAddress } from '@zephyrcombe/contract';
+import { hydraulicsOf, nipplesOf, photoAddress, vehicleEntryOf } from '@zephyrcombe/contract';
 import { demoId } from './demo/identity.ts';
 import { tubeReading } from './testing/samples.ts';
 import type { TestServer } from './testing/testServer.ts';
@@ -125,7 +125,7 @@ describe('at once', () => {
   test('a vehicle is removed while a job is started on it: one of the two is told', async () => {
     for (let round = 0; round < 6; round += 1) {
       const { vehicle, circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
-      const { id: _id, version: _version, ...entry } = vehicle;
+      const entry = vehicleEntryOf(vehicle);
       const created = (
         await server.ask('POST', '/api/vehicles', {
           id: randomUUID(),
@@ -152,7 +152,7 @@ describe('at once', () => {
 test('a vehicle takes eight circuits, however they come', async () => {
   const { vehicle, circuits } = (await server.ask('GET', `/api/vehicles/${WICK}`)).json<VehicleDetail>();
   const [one] = circuits.map(hydraulicsOf);
-  const { id: _id, version: _version, ...entry } = vehicle;
+  const entry = vehicleEntryOf(vehicle);
   const many = (
     await server.ask('POST', '/api/vehicles', {
       id: randomUUID(),

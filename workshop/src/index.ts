@@ -19,6 +19,7 @@ export { lineMadeGate } from './gates/lines.ts';
 export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
 export { alsoFed, clearGate, reservoirGuard } from './gates/reservoir.ts';
+export { isLeftTooFar, leftOpenAfter, leftOpenBy } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';
 export { factOf, factsOfKind } from './fitting/facts.ts';
 export type { FitPlan, NameOf } from './fitting/fitPlanOf.ts';

@@ -19,6 +19,7 @@ import {
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { Angle_rad, CalendarDate, Distance_m, Id, Instant, Length_m, Name, Note, Version } from './common.ts';
+import { LeftOpenSchema } from './leftOpen.ts';
 import { LineMadeSchema } from './lineMade.ts';
 
 export const VEHICLE_KINDS = ['motorcycle', 'sidecar', 'car', 'van', 'trike', 'quad'] as const;
@@ -37,13 +38,22 @@ export const VehicleSchema = z.strictObject({
   makerIntervalMonths: z.int().min(1).max(120).nullable(),
   makerIntervalDistance_m: Distance_m.nullable(),
   note: Note,
+  /** While anything stands here the vehicle does not run. The server writes it. */
+  leftOpen: z.array(LeftOpenSchema).nullish(),
   version: Version,
 });
 export type Vehicle = z.infer<typeof VehicleSchema>;
 
 /** A vehicle as a person enters it: without the row's own columns. */
-export const VehicleEntrySchema = VehicleSchema.omit({ id: true, version: true });
+export const VehicleEntrySchema = VehicleSchema.omit({ id: true, leftOpen: true, version: true });
 export type VehicleEntry = z.infer<typeof VehicleEntrySchema>;
+
+export const vehicleEntryOf = ({
+  id: _id,
+  leftOpen: _left,
+  version: _version,
+  ...entry
+}: Vehicle): VehicleEntry => entry;
 
 /** Rows of the database carry these besides what they say of the part. */
 const row = { circuitId: Id, version: Version };

@@ -29,6 +29,7 @@ import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
 import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
+import * as leftOpen from './migrations/0026-left-open.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -178,9 +179,11 @@ describe('migrations', () => {
       '0023-refit',
       '0024-fitting',
       '0025-wrenches-that-are-read',
+      '0026-left-open',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await leftOpen.down(queries);
     await wrenches.down(queries);
     await fitting.down(queries);
     await refit.down(queries);
@@ -231,6 +234,7 @@ describe('migrations', () => {
     await refit.up(queries);
     await fitting.up(queries);
     await wrenches.up(queries);
+    await leftOpen.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -27,6 +27,7 @@ import * as log from './migrations/0022-log.ts';
 import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
 import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
+import * as leftOpen from './migrations/0026-left-open.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -54,6 +55,7 @@ const MIGRATIONS = [
   { name: '0023-refit', ...refit },
   { name: '0024-fitting', ...fitting },
   { name: '0025-wrenches-that-are-read', ...wrenches },
+  { name: '0026-left-open', ...leftOpen },
 ];
 
 /** Of every migration, in order. */

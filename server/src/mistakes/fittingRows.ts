@@ -94,6 +94,16 @@ export const TIGHTENING: readonly MistakeRow[] = [
         await job.done(job.handTight('A'));
         return job.said(job.torque());
       },
+      'over the limit, given up, and the right figure on the same bolt in another job': async (job) => {
+        await overTightened(job);
+        const { jointId } = await job.joint();
+        await job.done(job.giveUp());
+        const next = await job.next({ jointIds: [jointId] });
+        await next.done(next.job({ endsConfirmed: true }));
+        await next.done(next.editJoint({ boltState: 'new' }));
+        await next.done(next.handTight());
+        return next.said(next.torque());
+      },
     },
     clean: wellTightened,
   },

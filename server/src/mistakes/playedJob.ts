@@ -22,6 +22,7 @@ import {
   nipplesOf,
   partsOf,
   torqueOf,
+  vehicleEntryOf,
 } from '@zephyrcombe/contract';
 import type { Corner, HoseBuild, HydraulicLine } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
@@ -109,15 +110,16 @@ function demoVehicle(server: TestServer, like: string): Promise<VehicleDetail> {
 
 export class PlayedJob {
   readonly id = randomUUID();
-  readonly vehicleId = randomUUID();
+  readonly vehicleId: string;
   private line: HydraulicLine | null = null;
   /** What it measures on the vehicle: readings and length follow from it. */
   private base_m = 0;
   private readonly server: TestServer;
   private told: JobDetail | null = null;
 
-  constructor(server: TestServer) {
+  constructor(server: TestServer, vehicleId: string = randomUUID()) {
     this.server = server;
+    this.vehicleId = vehicleId;
   }
 
   private async ask(
@@ -150,7 +152,7 @@ export class PlayedJob {
     isFluidOnly = false,
   }: PlayOptions = {}): Promise<this> {
     const known = await demoVehicle(this.server, like);
-    const { id: _id, version: _version, ...entry } = known.vehicle;
+    const entry = vehicleEntryOf(known.vehicle);
     const entered = await this.ask('POST', '/api/vehicles', {
       id: this.vehicleId,
       vehicle: { ...entry, name: `Play ${this.id.slice(0, 8)}`, ...vehicle },
@@ -176,6 +178,31 @@ export class PlayedJob {
     return this;
   }
 
+  /** Given up with its brake open. */
+  giveUp = async () =>
+    this.ask('POST', this.at('/abandon'), {
+      version: (await this.now()).job.version,
+      because: 'The keeper fetched it',
+      brakeLeftOpen: true,
+    });
+  /** Another job on the same vehicle. */
+  async next(scope: object): Promise<PlayedJob> {
+    const next = new PlayedJob(this.server, this.vehicleId);
+    next.line = this.line;
+    next.base_m = this.base_m;
+    const none = { circuitIds: [], hoseIds: [] };
+    await next.done(
+      next.ask('POST', '/api/jobs', {
+        ...none,
+        id: next.id,
+        vehicleId: this.vehicleId,
+        title: 'The next',
+        reason: '',
+        ...scope,
+      }),
+    );
+    return next;
+  }
   /** A job on another vehicle of the same shop. */
   another = (options: PlayOptions): Promise<PlayedJob> => new PlayedJob(this.server).begin(options);
 
@@ -535,8 +562,11 @@ export class PlayedJob {
     for (const at of nipplesOf(await this.now()).keys())
       for (const kind of ['stroke', 'clear'] as const) await this.done(this.nipple(kind, at));
     const { joints } = await this.now();
-    if (joints.length > 0)
-      for (const end of ['A', 'B'] as const) await this.done(this.editJoint({ leakChecked: true }, end));
+    for (const end of ['A', 'B'] as const) {
+      const id = end === 'A' ? this.line?.fromJointId : this.line?.toJointId;
+      if (joints.some(({ jointId }) => jointId === id))
+        await this.done(this.editJoint({ leakChecked: true }, end));
+    }
     const checks = handoverChecks({ hasJoints: joints.length > 0 });
     await this.done(this.job({ handoverChecks: Object.fromEntries(checks.map((check) => [check, true])) }));
     return this;

@@ -71,6 +71,19 @@ export type Obstacle =
       readonly others: readonly string[];
     }
   | { readonly code: 'itemsNotOn'; readonly items: readonly string[] }
+  /** Another job was given up with them so, on this day. */
+  | {
+      readonly code: 'jointsLeftOpen';
+      readonly job: string;
+      readonly on: string;
+      readonly joints: readonly string[];
+    }
+  | {
+      readonly code: 'itemsLeftOff';
+      readonly job: string;
+      readonly on: string;
+      readonly items: readonly string[];
+    }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
   | { readonly code: 'nipplesNotClear'; readonly nipples: readonly string[] };

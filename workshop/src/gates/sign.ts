@@ -9,6 +9,7 @@ import { fitNames, fitPlanOf } from '../fitting/fitPlanOf.ts';
 import { named } from '../fitting/namedStep.ts';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
 import { hosesSignGate } from './hoses.ts';
+import { leftOpenGate } from './leftOpen.ts';
 import { linesSignGate } from './lines.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -59,6 +60,7 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
     ...movesOtherwise(detail),
     ...linesSignGate(detail),
     ...(off.length > 0 ? [{ code: 'itemsNotOn' as const, items: off.map(({ name }) => name) }] : []),
+    ...leftOpenGate(detail),
     ...stepsLeft(detail),
     ...loose.flatMap(({ jointId }) => torquePassed(detail, jointId, nameOf(jointId))),
     ...(loose.length > 0

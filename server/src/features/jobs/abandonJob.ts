@@ -2,9 +2,11 @@
 import { hydraulicsOf, may, openingOf, refuseAbandon } from '@zephyrcombe/contract';
 import { ABANDON_REFUSALS, FIELD_FAULTS } from '@zephyrcombe/messages';
 import { layoutOf } from '@zephyrcombe/core';
+import { leftOpenBy } from '@zephyrcombe/workshop';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
+import { changeLeftOpen } from '../vehicles/leftOpen.ts';
 import { saveHydraulics } from '../vehicles/saveHydraulics.ts';
 import { writeVehicleChange } from '../vehicles/vehicleChange.ts';
 import type { JobAction } from './jobAction.ts';
@@ -29,6 +31,17 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
   const abandoned = { on: calendarDateOf(now), by: person.name, byId: person.id, ...why };
   await job.update({ status: 'abandoned', abandoned, version: body.version + 1 }, { transaction });
   await signCircuits(action);
+  if (brakeLeftOpen)
+    await changeLeftOpen(models, transaction, detail.vehicle.id, (before) => [
+      ...before,
+      {
+        jobId: detail.job.id,
+        jobTitle: detail.job.title,
+        on: abandoned.on,
+        by: person.name,
+        ...leftOpenBy(detail),
+      },
+    ]);
   for (const { circuit, before: found } of detail.circuits) {
     if (found === null || brakeLeftOpen) continue;
     await requireScopesStay(models, transaction, circuit.id, found, detail.job.id);

@@ -1,7 +1,14 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { Circuit, JobDetail, JobHose, Override } from '@zephyrcombe/contract';
 import { lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
-import { digestOf, leftOn, signatureFacts, signCautions, signGate } from '@zephyrcombe/workshop';
+import {
+  digestOf,
+  leftOn,
+  leftOpenAfter,
+  signatureFacts,
+  signCautions,
+  signGate,
+} from '@zephyrcombe/workshop';
 import { createWriter, FIELD_FAULTS, problemText, REFUSALS } from '@zephyrcombe/messages';
 import {
   judgeBottle,
@@ -21,6 +28,7 @@ import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
 import { keptEvidence } from '../evidence/keptEvidence.ts';
 import { requireAnswered, requireAsSeen, requireWay, told } from './jobAction.ts';
+import { changeLeftOpen } from '../vehicles/leftOpen.ts';
 import { refreshDue } from '../vehicles/due.ts';
 import { takeCircuit } from '../vehicles/saveHydraulics.ts';
 
@@ -57,6 +65,7 @@ export async function finishJob(action: JobAction, body: Body): Promise<void> {
     { transaction },
   );
   await updateVehicle(action, body.distance_m, today);
+  await changeLeftOpen(models, transaction, detail.vehicle.id, (before) => leftOpenAfter(before, detail));
   await refreshDue(models, transaction, detail.vehicle.id);
   await models.Job.update(
     {

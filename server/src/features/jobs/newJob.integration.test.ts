@@ -1,7 +1,7 @@
 /** Starting, renaming and giving up a job, with buttons pressed twice. */
 import { randomUUID } from 'node:crypto';
 import type { JobDetail, LogEntry, VehicleDetail } from '@zephyrcombe/contract';
-import { firstCircuit, hydraulicsOf, nipplesOf, renumber } from '@zephyrcombe/contract';
+import { firstCircuit, hydraulicsOf, nipplesOf, renumber, vehicleEntryOf } from '@zephyrcombe/contract';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -72,7 +72,7 @@ describe('a button pressed twice', () => {
 
   test('one vehicle, entered or read from a document', async () => {
     const { vehicle: wick, circuits } = await vehicle();
-    const { id: _id, version: _version, ...entry } = wick;
+    const entry = vehicleEntryOf(wick);
     const many = async () =>
       (await server.ask('GET', '/api/vehicles')).json<{ items: unknown[] }>().items.length;
     const before = await many();
@@ -93,7 +93,7 @@ describe('a button pressed twice', () => {
     if (!source) throw new Error('no circuit');
     const target = { id: randomUUID() };
     const { vehicle: wick } = await vehicle();
-    const { id: _id, version: _version, ...entry } = wick;
+    const entry = vehicleEntryOf(wick);
     await server.ask('POST', '/api/vehicles', { id: target.id, vehicle: entry, circuits: [] });
     const circuits = [renumber(hydraulicsOf(source), () => randomUUID())];
     const added = { id: randomUUID(), circuits };
@@ -223,6 +223,7 @@ describe('a job is abandoned', () => {
       const gone = (await abandon(detail, { tickedByMistake: true })).json<JobDetail>();
       expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: false });
       expect((await logOf(detail.job.id)).at(-1)).toMatchObject({ detail: { tickedByMistake: true } });
+      expect((await vehicle()).vehicle.leftOpen).toBeNull();
     });
 
     test('it was open after all; and what still stands is no slip', async () => {
@@ -231,6 +232,8 @@ describe('a job is abandoned', () => {
       if (!back) throw new Error('nothing played');
       const gone = (await abandon(back, { brakeLeftOpen: true })).json<JobDetail>();
       expect(gone.job.abandoned).toMatchObject({ brakeLeftOpen: true });
+      // Where, nothing says any more: its circuit is to be closed.
+      expect((await vehicle()).vehicle.leftOpen).toMatchObject([{ circuits: [{}], joints: [] }]);
       const stands = await job();
       expect((await abandon(await sucked(stands), { tickedByMistake: true })).statusCode).toBe(422);
     });

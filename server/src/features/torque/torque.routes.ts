@@ -10,6 +10,7 @@ import {
   withoutReason,
 } from '@zephyrcombe/workshop';
 import { isDeepStrictEqual } from 'node:util';
+import type { Order } from 'sequelize';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
 import { createWriter, problemText, PULL_UNITS, REFUSALS } from '@zephyrcombe/messages';
@@ -98,29 +99,33 @@ type AtTheJoint = NonNullable<Awaited<ReturnType<typeof atTheJoint>>>;
 
 /**
  * Whether the joint was pulled over its limit, or turned on without getting tighter, and nobody has said since that its bolt is
- * new: by its last record, and by what the wrench told of a pull that nobody recorded.
+ * new: by its last record, and by what the wrench told of a pull that nobody recorded; in this job or in one that was given up.
  */
 async function wasTooFar(
-  { detail, models, transaction }: JobAction,
+  { models, transaction }: JobAction,
   joint: Joint,
   /** The one that is being recorded. */
   ownPullId: string | null,
 ): Promise<boolean> {
-  const records = detail.torqueRecords.filter(({ jointId }) => jointId === joint.id);
+  const where = { jointId: joint.id };
+  const order: Order = [
+    ['at', 'ASC'],
+    ['sequence', 'ASC'],
+  ];
+  const records = (await models.TorqueRecord.findAll({ where, order, transaction })).map((row) =>
+    row.get({ plain: true }),
+  );
   const last = records.at(-1);
   if (last && isTooFar(last)) return true;
   const renewedAt = records.findLast(({ renewed }) => renewed === true)?.at;
-  const pulls = await models.TorquePull.findAll({
-    where: { jobId: detail.job.id, jointId: joint.id },
-    transaction,
-  });
+  const pulls = await models.TorquePull.findAll({ where, transaction });
   return pulls
     .map((row) => row.get({ plain: true }))
     .filter(
       ({ id, at }) =>
         id !== ownPullId &&
         !records.some(({ pullId }) => pullId === id) &&
-        (renewedAt === undefined || at.getTime() > Date.parse(renewedAt)),
+        (renewedAt === undefined || at.getTime() > new Date(renewedAt).getTime()),
     )
     .some((pull) => {
       const judged = judgePull(pull);

@@ -76,6 +76,7 @@ export const defineVehicle = (sequelize: Sequelize) =>
       makerIntervalMonths: optionalWhole(),
       makerIntervalDistance_m: optionalQuantity(),
       note: text(),
+      leftOpen: json('leftOpen', true),
       version: version(),
     },
     plainTable('vehicle'),

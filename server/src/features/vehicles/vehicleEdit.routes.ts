@@ -5,6 +5,7 @@ import {
   MOST_CIRCUITS,
   readVehicleDocument,
   renumberAll,
+  vehicleEntryOf,
   withoutNames,
   writeVehicleDocument,
 } from '@zephyrcombe/contract';
@@ -184,7 +185,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
 
     async exportVehicle({ params }) {
       const { vehicle, circuits } = await loadVehicleDetail(database, params.vehicleId);
-      const { id: _id, version: _version, ...entry } = vehicle;
+      const entry = vehicleEntryOf(vehicle);
       return writeVehicleDocument(entry, circuits.map(hydraulicsOf));
     },
 

@@ -1,7 +1,7 @@
 /** A joint for which nobody has a figure: tightened by feel, by whom and why. A number is not asked for. */
 import { washersNeeded } from '@zephyrcombe/core';
 import { WITNESS_MARK_NAMES } from '@zephyrcombe/messages';
-import { digestOf, fittedFacts, isTooFar } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isLeftTooFar, isTooFar } from '@zephyrcombe/workshop';
 import { Link } from 'react-router';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -74,7 +74,9 @@ export function ByFeel({ view, onStay, onFigure }: ByFeelProps) {
   const last = detail.torqueRecords.findLast(({ jointId }) => jointId === joint.id) ?? null;
   return (
     <>
-      {(last !== null && isTooFar(last)) || draft.renewed || saysTooFar(record.error) ? (
+      {(last === null ? isLeftTooFar(detail, joint.id) : isTooFar(last)) ||
+      draft.renewed ||
+      saysTooFar(record.error) ? (
         <Renewed
           seal={joint.seal}
           last={last}

@@ -2,7 +2,7 @@
 import { torqueOf } from '@zephyrcombe/contract';
 import type { Adapter, ThreadState } from '@zephyrcombe/core';
 import { judgeCalibration, judgeTorqueAttempt, washersNeeded } from '@zephyrcombe/core';
-import { digestOf, fittedFacts, isTooFar } from '@zephyrcombe/workshop';
+import { digestOf, fittedFacts, isLeftTooFar, isTooFar } from '@zephyrcombe/workshop';
 import type { ApiError } from '../../api/client.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { newId } from '../../app/newId.ts';
@@ -98,7 +98,10 @@ export function useTorqueAttempt(view: JointView, onStay: (jointId: string) => v
   const last = detail.torqueRecords.findLast(({ jointId }) => jointId === joint.id);
   return {
     // By its last record; by a pull that nobody recorded the server says so.
-    isTooFar: (last !== undefined && isTooFar(last)) || draft.renewed || saysTooFar(record.error),
+    isTooFar:
+      (last === undefined ? isLeftTooFar(detail, joint.id) : isTooFar(last)) ||
+      draft.renewed ||
+      saysTooFar(record.error),
     draft,
     record,
     torques,

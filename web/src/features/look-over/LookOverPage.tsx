@@ -27,6 +27,7 @@ import { VehicleCautions } from '../vehicles/VehicleCautions.tsx';
 import { JointSheet } from './JointSheet.tsx';
 import { many } from '../jobs/newJob.ts';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
+import { LeftOpenSheet } from './LeftOpenSheet.tsx';
 import { LinesSheet } from './LinesSheet.tsx';
 import { ScopeSheet } from './ScopeSheet.tsx';
 
@@ -119,6 +120,7 @@ export function LookOverPage() {
   return (
     <Columns>
       <Stack $gap={16}>
+        <LeftOpenSheet />
         {jointId === null ? null : <JointSheet key={jointId} jointId={jointId} />}
         <Sheet>
           {joints.length === 0 ? (

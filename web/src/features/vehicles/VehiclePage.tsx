@@ -30,6 +30,7 @@ import { Working } from '../../quantities/Working.tsx';
 import { FaultList } from '../circuit-editor/FaultList.tsx';
 import { VehicleRoutes } from '../route/bench/VehicleRoutes.tsx';
 import { Older } from './Older.tsx';
+import { LeftOpenOnVehicle } from './LeftOpen.tsx';
 import { LeftOnVehicle } from './LeftOnVehicle.tsx';
 import { SwappableThreads } from './SwappableThreads.tsx';
 import { VehicleCautions } from './VehicleCautions.tsx';
@@ -96,6 +97,7 @@ export function VehiclePage() {
           <SwappableThreads circuits={circuits} />
         </Stack>
         <Stack $gap={16}>
+          <LeftOpenOnVehicle vehicleId={vehicle.id} leftOpen={vehicle.leftOpen ?? []} />
           <LeftOnVehicle vehicleId={vehicle.id} findings={leftOn} />
           {vehicle.note ? <Fine>{vehicle.note}</Fine> : null}
           <Sheet>
