@@ -55,7 +55,10 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('oldBroken', z.boolean()),
   /** What the parts were cleaned with, of the whole job. */
   said('cleaner', z.enum(CLEANERS)),
-  /** The least distance to anything that was seen in each pose, and what the drawing expects; null: not looked after all. */
+  /**
+   * The least distance to anything that was seen in each pose; null: not looked after all. What the drawing has in each is
+   * worked out by the server, whatever is sent.
+   */
   said(
     'movementSeen',
     z

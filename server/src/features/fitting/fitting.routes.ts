@@ -1,12 +1,14 @@
 import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf, VEHICLE_FACTS } from '@zephyrcombe/contract';
 import { factsOfKind, fitPlanOf, mayBeWithoutAbs } from '@zephyrcombe/workshop';
+import { isDeepStrictEqual } from 'node:util';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
+import { asSeen, withDrawnGaps } from './drawnGaps.ts';
 import { takeFitSteps, undoFitStep } from './fitSteps.ts';
 import { stepTimes } from './stepTimes.ts';
 
@@ -37,25 +39,26 @@ async function sayFitFact(
 ): Promise<void> {
   const known = await models.FitFact.findOne({ where: { id }, transaction });
   if (known) {
-    if (known.jobId !== detail.job.id || JSON.stringify(known.said) !== JSON.stringify(said))
+    if (known.jobId !== detail.job.id || !isDeepStrictEqual(asSeen(known.said), asSeen(said)))
       throw new AppProblem('id-taken');
     return;
   }
   if (!isAbout(detail, said)) throw fieldProblem('subjectId', 'notInScope');
+  const kept = await withDrawnGaps(models, detail, said, transaction);
   await models.FitFact.create(
     {
       id,
       jobId: detail.job.id,
       vehicleId: VEHICLE_FACTS.has(said.kind) ? detail.vehicle.id : null,
-      said,
+      said: kept,
       at: now,
       by: person.name,
       byId: person.id,
     },
     { transaction },
   );
-  const { subjectId } = said;
-  await log('fitFactSaid', { subjectId, fact: said.kind, value: said.value });
+  const { subjectId, kind: fact, value } = kept;
+  await log('fitFactSaid', { subjectId, fact, value });
 }
 
 /** The subject is there, and is of the kind that the fact is about. */

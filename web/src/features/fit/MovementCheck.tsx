@@ -102,19 +102,13 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
           </Fine>
         ) : null}
         <PlainButton
-          because={
-            closed ??
-            (seen.length < poses.length
-              ? 'Look in every pose first.'
-              : expected.isWorkedOut
-                ? null
-                : 'What the drawing expects is still worked out.')
-          }
+          because={closed ?? (seen.length < poses.length ? 'Look in every pose first.' : null)}
           onPress={() =>
             send({
               kind: 'movementSeen',
               subjectId: fitted.id,
-              value: { poses: seen, expected_m: expected.least_m },
+              // What the drawing has of it is worked out where it is kept.
+              value: { poses: seen.map(({ pose, seen_m }) => ({ pose, seen_m })), expected_m: null },
             })
           }
         >
