@@ -1,6 +1,6 @@
 /** The plan of fitting in words: what a step asks for, why it comes where it does, and what can be done where there is no plan. */
 import type { ThreadState } from '@zephyrcombe/core';
-import type { Cleaner, PlanStep, RuleId, StepKind } from '@zephyrcombe/core/plan';
+import type { Cleaner, Driver, PlanStep, RuleId, StepKind, VehicleCorner } from '@zephyrcombe/core/plan';
 import type { FitFactKind } from '@zephyrcombe/contract';
 import { lowerFirst } from './lowerFirst.ts';
 import { POSE_NAMES } from './names.ts';
@@ -292,6 +292,21 @@ export const HOLD_KIND_NAMES = {
   guide: 'Guide',
 } as const;
 
+export const DRIVER_NAMES: Readonly<Record<Driver | 'none', string>> = {
+  none: 'no screw',
+  slotted: 'slotted screwdriver',
+  crossHead: 'cross-head screwdriver',
+  hexSocket: 'hexagon key',
+  starSocket: 'star key',
+  hexHead: 'spanner on its hexagon',
+};
+export const CORNER_NAMES: Readonly<Record<VehicleCorner, string>> = {
+  frontLeft: 'front left',
+  frontRight: 'front right',
+  rearLeft: 'rear left',
+  rearRight: 'rear right',
+};
+
 export const THREAD_STATE_NAMES: Readonly<Record<ThreadState, string>> = {
   unsaid: 'nobody has said',
   greased: 'grease or paste',
@@ -313,6 +328,8 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   holds: 'what holds it',
   leads: 'leads along it',
   cover: 'bodywork over it',
+  corner: 'the corner that it belongs to',
+  demand: 'an order asked for',
   absCycle: 'its ABS unit can be cycled',
   withoutAbs: 'never had an ABS unit',
   seized: 'its nut turns with its pipe',

@@ -110,7 +110,8 @@ const RECORDED_WHERE: Readonly<Partial<Record<NamedStep['step']['kind'], string>
 export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
   switch (obstacle.code) {
     case 'fitWaits': {
-      const because = obstacle.rule === null ? null : RULE_REASONS[obstacle.rule];
+      const asked = obstacle.askedFor ? `This order is asked for: ${obstacle.askedFor}.` : null;
+      const because = obstacle.rule === null ? asked : RULE_REASONS[obstacle.rule];
       return {
         what: `${titleOf(obstacle.step)}: something comes first.${because === null ? '' : ` ${because}`}`,
         wayOut: `First: ${lowerFirst(titleOf(obstacle.before))}.`,
@@ -143,8 +144,14 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       return {
         what: `There is no order of work that keeps all of this${
           obstacle.subjects.length > 0 ? ` at ${listOf(obstacle.subjects)}` : ''
-        }. ${obstacle.rules.map((rule) => RULE_REASONS[rule]).join(' ')}`.trim(),
-        wayOut: `One of these gives way: ${obstacle.rules.map((rule) => RULE_REMEDIES[rule]).join(' ')}`,
+        }. ${[
+          ...obstacle.rules.map((rule) => RULE_REASONS[rule]),
+          ...obstacle.demands.map((why) => `An order is asked for: ${why}.`),
+        ].join(' ')}`.trim(),
+        wayOut: `One of these gives way: ${[
+          ...obstacle.rules.map((rule) => RULE_REMEDIES[rule]),
+          ...(obstacle.demands.length > 0 ? ['Take back the order that is asked for.'] : []),
+        ].join(' ')}`,
       };
     case 'endsNotConfirmed':
       return {

@@ -1,6 +1,6 @@
 /** What is said about fitting a job: how its joints can be reached, what holds its lines, which way is chosen; and the steps taken. */
 import { POSES } from '@zephyrcombe/core';
-import { CLEANERS, HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
+import { CLEANERS, CORNERS, DRIVERS, HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
 import { z } from 'zod';
 import { PlanStepSchema } from '../formats/fitPlan.ts';
 import { Id, Instant, Name } from './common.ts';
@@ -23,6 +23,8 @@ export const HoldSchema = z.strictObject({
   closed: z.boolean(),
   keyed: z.boolean(),
   tighten: z.boolean(),
+  /** What turns its screw; left out or null where nobody has looked. */
+  driver: z.enum([...DRIVERS, 'none']).nullish(),
 });
 export type Hold = z.infer<typeof HoldSchema>;
 
@@ -38,6 +40,8 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('leads', z.array(LeadSchema).max(6)),
   /** Bodywork over joints; null: there is none after all. */
   said('cover', z.strictObject({ name: Name, joints: z.array(Id).min(1).max(40) }).nullable()),
+  /** Of a line: the corner that it belongs to; null: to none. */
+  said('corner', z.enum(CORNERS).nullable()),
   said('absCycle', z.boolean()),
   /** Of a circuit: the vehicle has ABS, and this one never had a unit. */
   said('withoutAbs', z.boolean()),
@@ -47,6 +51,8 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
     'turnEnd',
     z.strictObject({ end: End, angle_deg: z.number().min(-360).max(360), rotatable: z.boolean() }).nullable(),
   ),
+  /** An order that somebody asks for, such as the vehicle's maker; null: not after all. */
+  said('demand', z.strictObject({ first: PlanStepSchema, then: PlanStepSchema, why: Name }).nullable()),
   said('kept', z.enum([...KEPT_WAYS, 'auto'])),
   said('rhythm', z.enum(['byCorner', 'allOff', 'auto'])),
   said('trialWashers', z.enum(['on', 'off', 'auto'])),
@@ -107,6 +113,7 @@ export const VEHICLE_FACTS: ReadonlySet<FitFactKind> = new Set<FitFactKind>([
   'holds',
   'leads',
   'cover',
+  'corner',
   'absCycle',
   'withoutAbs',
 ]);

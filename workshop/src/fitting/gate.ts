@@ -8,11 +8,11 @@ import { jointGate, offerUpGate, specifiedGate } from '../gates/hoses.ts';
 import { lineGate } from '../gates/lines.ts';
 import type { Obstacle } from '../gates/obstacle.ts';
 import { hosesAtJoint, movesOtherwise, twisted } from './asFitted.ts';
-import { factOf } from './facts.ts';
+import { factOf, factsOfKind } from './facts.ts';
 import type { NameOf } from './fitPlanOf.ts';
 import { fitNames, fitPlanOf } from './fitPlanOf.ts';
 import { isTorqued } from '../stages/stages.ts';
-import { named } from './namedStep.ts';
+import { named, patternOf } from './namedStep.ts';
 
 export interface FitStepGate {
   readonly obstacles: readonly Obstacle[];
@@ -65,7 +65,7 @@ function judgedGate(detail: JobDetail, step: PlanStep, nameOf: NameOf): FitStepG
   const joined = joinedBy(detail, step);
   return {
     obstacles: [
-      ...(judged ? planObstacles(judged, step, nameOf) : []),
+      ...(judged ? planObstacles(detail, judged, step, nameOf) : []),
       ...openingObstacles(detail, step),
       ...(step.kind === 'offerUp' ? offerUpGate(detail, [step.line]) : []),
       ...(joined === null ? [] : jointGate(detail, joined)),
@@ -125,9 +125,15 @@ export function isGoingBack(detail: JobDetail, step: PlanStep): boolean {
   return now !== undefined && now.touched && ['handBare', 'handWashered', 'tight'].includes(now.phase);
 }
 
-function planObstacles(judged: FitStepJudged, step: PlanStep, nameOf: NameOf): readonly Obstacle[] {
+function planObstacles(
+  detail: JobDetail,
+  judged: FitStepJudged,
+  step: PlanStep,
+  nameOf: NameOf,
+): readonly Obstacle[] {
   if (judged.impossible) {
-    const { rules, demands, subjects } = judged.impossible;
+    const { rules, subjects } = judged.impossible;
+    const demands = judged.impossible.demands.map((id) => factOf(detail, 'demand', id)?.why ?? id);
     return [
       { code: 'fitImpossible', rules, demands, subjects: subjects.map(nameOf), rule: rules.at(-1) ?? null },
     ];
@@ -151,7 +157,15 @@ function planObstacles(judged: FitStepJudged, step: PlanStep, nameOf: NameOf): r
     step: named(step, nameOf),
     before: named(before, nameOf),
     rule,
+    ...(rule === null ? { askedFor: askedFor(detail, step) } : {}),
   }));
+}
+
+/** Who asks for an order in which this step waits; null where nobody does. */
+function askedFor(detail: JobDetail, step: PlanStep): string | null {
+  const pattern = JSON.stringify(patternOf(step));
+  const demands = [...factsOfKind(detail, 'demand').values()];
+  return demands.find((demand) => demand && JSON.stringify(patternOf(demand.then)) === pattern)?.why ?? null;
 }
 
 /** The joint that a step joins, or takes a cap off for: what stands against that is said before the cap is off. */

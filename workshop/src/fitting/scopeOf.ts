@@ -12,6 +12,7 @@ import { isDry, isNippleClear } from '../stages/stages.ts';
 import { buildOfHose } from './builds.ts';
 import { factOf, factsOfKind } from './facts.ts';
 import { holdsOf } from './holds.ts';
+import { patternOf } from './namedStep.ts';
 
 export function planScopeOf(detail: JobDetail): PlanScope {
   const circuits = detail.circuits.map(({ circuit }) => circuit);
@@ -44,7 +45,7 @@ export function planScopeOf(detail: JobDetail): PlanScope {
     joints,
     lines,
     holds: worked.flatMap(({ id }) =>
-      holdsOf(detail, id).map(({ name: _name, ...hold }) => ({ ...hold, line: id })),
+      holdsOf(detail, id).map(({ name: _name, driver: _driver, ...hold }) => ({ ...hold, line: id })),
     ),
     leads: worked.flatMap(({ id }) =>
       (factOf(detail, 'leads', id) ?? []).map((lead) => ({ id: lead.id, line: id, side: lead.side })),
@@ -59,7 +60,11 @@ export function planScopeOf(detail: JobDetail): PlanScope {
       trialWashers: factOf(detail, 'trialWashers', job.id) ?? 'auto',
       seizedWay: Object.fromEntries(factsOfKind(detail, 'seizedWay')),
     },
-    demands: [],
+    demands: [...factsOfKind(detail, 'demand')].flatMap(([id, demand]) =>
+      demand
+        ? [{ id, kind: 'before' as const, first: patternOf(demand.first), then: patternOf(demand.then) }]
+        : [],
+    ),
     done: doneSteps(detail),
   };
 }
@@ -82,8 +87,13 @@ function linesOf(detail: JobDetail, circuits: readonly Circuit[]): readonly Plan
   return nearby.map((line): PlanLine => {
     const own = hoseOfJob(detail, line.id);
     const ends = { A: endOf(detail, line, 'A'), B: endOf(detail, line, 'B') };
-    const plain = { id: line.id, kind: line.kind === 'hose' ? ('hose' as const) : ('hardLine' as const) };
     const whole = factOf(detail, 'oldBroken', line.id) === true ? { oldWhole: false } : {};
+    const corner = factOf(detail, 'corner', line.id);
+    const plain = {
+      id: line.id,
+      kind: line.kind === 'hose' ? ('hose' as const) : ('hardLine' as const),
+      ...(corner ? { corner } : {}),
+    };
     if (own) {
       const turned = factOf(detail, 'turnEnd', line.id);
       return {

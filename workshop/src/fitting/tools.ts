@@ -1,7 +1,7 @@
 /** What a plan of fitting asks to have at hand before the first step, and how long it will take. */
-import type { JobDetail, Wrench } from '@zephyrcombe/contract';
+import type { Hold, JobDetail, Wrench } from '@zephyrcombe/contract';
 import { isClosed, lineOfJob, partsOf } from '@zephyrcombe/contract';
-import type { PlanStep, TotalTime } from '@zephyrcombe/core/plan';
+import type { Driver, PlanStep, TotalTime } from '@zephyrcombe/core/plan';
 import {
   capsBySize,
   jointOfOpening,
@@ -13,6 +13,7 @@ import {
 } from '@zephyrcombe/core/plan';
 import { wrenchRange } from '@zephyrcombe/core';
 import { fitPlanOf } from './fitPlanOf.ts';
+import { holdsOf } from './holds.ts';
 
 export interface FitTools {
   /** Hexagons that are turned; null where nobody has measured one. */
@@ -23,6 +24,8 @@ export interface FitTools {
   }[];
   /** Joints whose hexagon on the other side is held with a second wrench. */
   readonly backup: readonly string[];
+  /** For the screws of clips and brackets that are turned; null where nobody has looked at one. */
+  readonly drivers: readonly { readonly driver: Driver | null; readonly holds: readonly string[] }[];
   /** Torque wrenches that hold the figures of the plan, and the joints that none of the shop’s holds. */
   readonly torqueWrenches: readonly string[];
   readonly beyondWrenches: readonly string[];
@@ -83,6 +86,7 @@ export function fitTools(detail: JobDetail): FitTools {
         [...torques, ...ofKind('byFeel')].filter(({ backup }) => backup).map(({ joint }) => nameOf(joint)),
       ),
     ],
+    drivers: driversOf(detail, plan.steps),
     torqueWrenches: [...new Set(torques.map(wrenchFor).filter((name) => name !== null))],
     beyondWrenches: [
       ...new Set(torques.filter((step) => wrenchFor(step) === null).map(({ joint }) => nameOf(joint))),
@@ -107,6 +111,20 @@ export function fitTools(detail: JobDetail): FitTools {
         : []),
     ],
   };
+}
+
+/** A spring clip, a guide and a support washer have no screw unless somebody has found one. */
+const SCREWED: ReadonlySet<Hold['kind']> = new Set<Hold['kind']>(['pClip', 'bracket']);
+
+function driversOf(detail: JobDetail, steps: readonly PlanStep[]): FitTools['drivers'] {
+  const turned = new Set(steps.flatMap((step) => ('hold' in step ? [step.hold] : [])));
+  const lines = [...detail.hoses.map(({ hoseId }) => hoseId), ...detail.lines.map(({ lineId }) => lineId)];
+  const byDriver = new Map<Driver | null, readonly string[]>();
+  for (const { id, kind, name, driver } of lines.flatMap((lineId) => holdsOf(detail, lineId))) {
+    if (!turned.has(id) || driver === 'none' || (!driver && !SCREWED.has(kind))) continue;
+    byDriver.set(driver ?? null, [...(byDriver.get(driver ?? null) ?? []), name]);
+  }
+  return [...byDriver].map(([driver, holds]) => ({ driver, holds: [...new Set(holds)] }));
 }
 
 function washersOf(steps: readonly PlanStep[]): readonly (readonly [string, number])[] {

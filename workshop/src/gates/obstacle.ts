@@ -12,6 +12,8 @@ export type Obstacle =
       readonly step: NamedStep;
       readonly before: NamedStep;
       readonly rule: RuleId | null;
+      /** Who asks for this order, where no rule does. */
+      readonly askedFor?: string | null;
     }
   | {
       readonly code: 'fitNotPlanned';

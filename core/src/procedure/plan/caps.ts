@@ -3,9 +3,12 @@ import { ENDS } from './ends.ts';
 import type { PlanScope } from './scope.ts';
 import type { PlanStep } from './steps.ts';
 
-/** The most of each size that are on at once while the steps are taken; sizes in the order in which they come up. */
+/**
+ * The most of each size that are on at once while the steps are taken, with those that the steps done have left on; sizes in the
+ * order in which they come up.
+ */
 export function capsBySize(
-  { lines }: PlanScope,
+  { lines, done }: PlanScope,
   steps: readonly PlanStep[],
   sizeOf: (opening: string) => string,
 ): ReadonlyMap<string, number> {
@@ -16,7 +19,13 @@ export function capsBySize(
   );
   const on = new Map<string, number>();
   const most = new Map<string, number>();
-  for (const step of steps) {
+  const onNow = new Set<string>();
+  for (const step of done) {
+    if (step.kind === 'cap') onNow.add(step.opening);
+    if (step.kind === 'uncap') onNow.delete(step.opening);
+  }
+  const before = [...onNow].map((opening): PlanStep => ({ kind: 'cap', opening }));
+  for (const step of [...before, ...steps]) {
     if ((step.kind !== 'cap' && step.kind !== 'uncap') || own.has(step.opening)) continue;
     const size = sizeOf(step.opening);
     const now = (on.get(size) ?? 0) + (step.kind === 'cap' ? 1 : -1);

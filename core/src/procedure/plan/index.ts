@@ -15,12 +15,14 @@ export { judgeStep } from './judgeStep.ts';
 export type { RuleId, RuleKind } from './rules.ts';
 export { RULES } from './rules.ts';
 export type {
+  Driver,
   HoldKind,
   Kept,
   PlanChoices,
   PlanCircuit,
   PlanComponent,
   PlanCover,
+  PlanDemand,
   PlanHold,
   PlanJoint,
   PlanLead,
@@ -29,9 +31,10 @@ export type {
   PlanReservoir,
   PlanScope,
   SeizedWay,
+  VehicleCorner,
 } from './scope.ts';
-export { HOLD_KINDS, KEPT_WAYS, LINE_ACTIONS, SEIZED_WAYS } from './scope.ts';
+export { CORNERS, DRIVERS, HOLD_KINDS, KEPT_WAYS, LINE_ACTIONS, SEIZED_WAYS } from './scope.ts';
 export type { JointPhase, PlanState } from './state.ts';
 export { bodyOn, stateAfter } from './state.ts';
-export type { PlanStep, StepKind } from './steps.ts';
+export type { PlanStep, StepKind, StepPattern } from './steps.ts';
 export { JOINED_BY, OPENED_BY, plainStep, portOpening, stepKey } from './steps.ts';

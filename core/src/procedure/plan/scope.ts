@@ -82,8 +82,15 @@ export interface PlanLine {
   readonly oldWhole?: boolean | undefined;
 }
 
+/** Corners of a vehicle with four wheels, as a line is said to belong to one. */
+export const CORNERS = ['frontLeft', 'frontRight', 'rearLeft', 'rearRight'] as const;
+export type VehicleCorner = (typeof CORNERS)[number];
+
 export const HOLD_KINDS = ['supportWasher', 'bracket', 'springClip', 'pClip', 'guide'] as const;
 export type HoldKind = (typeof HOLD_KINDS)[number];
+/** What turns the screw of a hold. */
+export const DRIVERS = ['slotted', 'crossHead', 'hexSocket', 'starSocket', 'hexHead'] as const;
+export type Driver = (typeof DRIVERS)[number];
 export interface PlanHold {
   readonly id: string;
   readonly kind: HoldKind;

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { FitPlanDocumentSchema, hydraulicsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
-import { fitNames, fitPlanOf, fitTimes, isTorqued } from '@zephyrcombe/workshop';
+import { fitNames, fitPlanOf, fitStepGate, fitTimes, fitTools, isTorqued } from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -343,4 +343,67 @@ test('a unit and a reservoir that two circuits share have their names in a job o
   const shared = circuits.flatMap(({ abs, reservoir }) => [reservoir, ...(abs === null ? [] : [abs])]);
   expect(shared.length).toBeGreaterThan(1);
   expect(shared.map(fitNames(detail))).not.toContain('a part that is gone');
+});
+
+test('an order that is asked for is kept, said where it makes a step wait, and named where it cannot be kept', async () => {
+  const detail = await job();
+  const steps = fitPlanOf(detail).plan.steps.map(
+    ({ id: _id, because: _because, ...step }) => step as PlanStep,
+  );
+  const opens = steps.filter(({ kind }) => kind === 'crack');
+  const [one, other] = opens;
+  if (!one || !other) throw new Error('no two joints');
+  const id = randomUUID();
+  const why = 'The vehicle maker’s manual, 7.2';
+  // The plan has it the other way round: both are practices, and step aside.
+  good(await say(detail, 'demand', id, { first: other, then: one, why }));
+  const asked = await now(detail);
+  const order = fitPlanOf(asked).plan.steps.map((step) =>
+    'joint' in step ? `${step.kind} ${step.joint}` : '',
+  );
+  const at = (step: PlanStep) => ('joint' in step ? order.indexOf(`${step.kind} ${step.joint}`) : -1);
+  expect(at(other)).toBeLessThan(at(one));
+  expect(fitStepGate(asked, one).obstacles).toContainEqual(
+    expect.objectContaining({ code: 'fitWaits', rule: null, askedFor: why }),
+  );
+  // Against what cannot be otherwise there is no plan, and the demand is named.
+  const [taken, laid] = [
+    steps.find(({ kind }) => kind === 'takeOff'),
+    steps.find(({ kind }) => kind === 'route'),
+  ];
+  if (!taken || !laid) throw new Error('no hose goes off and on');
+  const second = randomUUID();
+  good(await say(detail, 'demand', second, { first: laid, then: taken, why: 'Somebody' }));
+  const stuck = await now(detail);
+  expect(fitPlanOf(stuck).plan.infeasible).toMatchObject({ demands: [second] });
+  const refused = problemOf(await sendSteps(server, detail.job.id, [{ kind: 'coverPaint' }]));
+  expect(refused).toMatchObject({ code: 'stage-not-ready' });
+  expect(refused.detail).toContain('An order is asked for: Somebody.');
+  // Taken back, it goes on.
+  good(await say(detail, 'demand', second, null));
+  expect(fitPlanOf(await now(detail)).plan.infeasible).toBeUndefined();
+  // An id of something else is no demand.
+  expect(fields(await say(detail, 'demand', HOSE, { first: other, then: one, why }))).toEqual(['subjectId']);
+});
+
+test('the corner of a line stays with the vehicle, and what turns the screw of a clip is laid out', async () => {
+  const detail = await job();
+  good(await say(detail, 'corner', HOSE, 'frontLeft'));
+  const clip = {
+    id: 'clip',
+    name: 'Clip at the fork',
+    kind: 'pClip',
+    at: 'mid',
+    closed: false,
+    keyed: false,
+  };
+  good(await say(detail, 'holds', HOSE, [{ ...clip, tighten: true, driver: 'slotted' }]));
+  const said = await now(detail);
+  expect(fitPlanOf(said).scope.lines.find(({ id }) => id === HOSE)?.corner).toBe('frontLeft');
+  expect(fitTools(said).drivers).toEqual([{ driver: 'slotted', holds: ['Clip at the fork'] }]);
+  good(await say(detail, 'holds', HOSE, [{ ...clip, tighten: true }]));
+  expect(fitTools(await now(detail)).drivers).toEqual([{ driver: null, holds: ['Clip at the fork'] }]);
+  // What the planner takes has no field that it does not know.
+  expect(FitPlanDocumentSchema.safeParse(fitPlanOf(await now(detail)).plan).success).toBe(true);
+  expect((await job()).fitFacts.map(({ said: { kind } }) => kind)).toContain('corner');
 });

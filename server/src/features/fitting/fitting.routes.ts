@@ -80,6 +80,7 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'backOut':
     case 'oldBroken':
     case 'bareBracket':
+    case 'corner':
     case 'movementSeen':
     case 'stripeTurned':
       return among(hoses);
@@ -101,9 +102,10 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'nippleTop':
       return nipplesOf(detail).some(({ id }) => id === subjectId);
     case 'cover':
+    case 'demand':
       // A new one has an id of its own.
       return (
-        factsOfKind(detail, 'cover').has(subjectId) ||
+        factsOfKind(detail, kind).has(subjectId) ||
         ![...joints, ...hoses].some(({ id }) => id === subjectId)
       );
   }

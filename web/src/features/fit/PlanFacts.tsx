@@ -1,11 +1,14 @@
 /** What the plan rests on: choices of the job, what is known of its reservoirs and units, what holds and covers its lines. */
-import type { FitFactSaid, Hold } from '@zephyrcombe/contract';
+import type { FitFactSaid, Hold, VehicleKind } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
-import { CLEANERS, HOLD_KINDS } from '@zephyrcombe/core/plan';
+import { CLEANERS, CORNERS, DRIVERS, HOLD_KINDS } from '@zephyrcombe/core/plan';
 import {
   CLEANER_NAMES,
+  CORNER_NAMES,
+  DRIVER_NAMES,
   HOLD_KIND_NAMES,
   KEPT_NAMES,
+  lowerFirst,
   RHYTHM_NAMES,
   TRIAL_WASHER_NAMES,
 } from '@zephyrcombe/messages';
@@ -19,6 +22,7 @@ import { TextField, Tick } from '../../design/fields.tsx';
 import { Beside, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
 import { Pick } from '../../design/Pick.tsx';
 import { Assumed } from '../known/KnownText.tsx';
+import { Demands } from './Demands.tsx';
 import { TurnEnd } from './TurnEnd.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 
@@ -46,6 +50,7 @@ export function PlanFacts() {
           <AlongLine key={id} lineId={id} send={send} />
         ))}
         <Covers send={send} />
+        <Demands send={send} />
         <SaveProblem save={say} />
       </Stack>
     </Sheet>
@@ -142,6 +147,7 @@ function AlongLine({ lineId, send }: { readonly lineId: string; readonly send: S
               {hold.name}
               {hold.closed ? ', the line goes through it' : ''}
               {hold.keyed ? ', keyed' : ''}
+              {hold.driver && hold.driver !== 'none' ? `, ${DRIVER_NAMES[hold.driver]}` : ''}
             </span>
             <TextButton because={closed} onPress={() => put(holds.filter(({ id }) => id !== hold.id))}>
               not there
@@ -204,7 +210,28 @@ function AlongLine({ lineId, send }: { readonly lineId: string; readonly send: S
         </TextButton>
       )}
       <TurnEnd lineId={lineId} send={send} />
+      <CornerOf lineId={lineId} send={send} />
     </div>
+  );
+}
+
+/** Of a vehicle that has four of them. */
+const CORNERED: ReadonlySet<VehicleKind> = new Set<VehicleKind>(['car', 'van', 'quad']);
+
+function CornerOf({ lineId, send }: { readonly lineId: string; readonly send: Send }) {
+  const detail = useJob();
+  const own = factOf(detail, 'corner', lineId) ?? null;
+  if (own === null && !CORNERED.has(detail.vehicle.kind)) return null;
+  return (
+    <Pick
+      label={`Corner that ${lowerFirst(fitNames(detail)(lineId))} belongs to`}
+      value={own ?? ''}
+      options={[
+        { value: '' as const, text: 'nobody has said' },
+        ...CORNERS.map((value) => ({ value, text: CORNER_NAMES[value] })),
+      ]}
+      onChange={(value) => send({ kind: 'corner', subjectId: lineId, value: value === '' ? null : value })}
+    />
   );
 }
 
@@ -214,6 +241,7 @@ function AddHold({ lineId, onAdd }: { readonly lineId: string; readonly onAdd: (
   const [name, setName] = useState('');
   const [isClosedHole, setClosedHole] = useState(false);
   const [isKeyed, setKeyed] = useState(false);
+  const [driver, setDriver] = useState<NonNullable<Hold['driver']>>('none');
   return (
     <Stack $gap={8}>
       <Beside>
@@ -234,6 +262,12 @@ function AddHold({ lineId, onAdd }: { readonly lineId: string; readonly onAdd: (
           onChange={setAt}
         />
         <TextField label="What it is called" value={name} onChange={setName} />
+        <Pick
+          label="What turns its screw"
+          value={driver}
+          options={(['none', ...DRIVERS] as const).map((value) => ({ value, text: DRIVER_NAMES[value] }))}
+          onChange={setDriver}
+        />
       </Beside>
       <Tick isSelected={isClosedHole} onChange={setClosedHole}>
         The line goes through it: it comes out only with an end free
@@ -251,6 +285,7 @@ function AddHold({ lineId, onAdd }: { readonly lineId: string; readonly onAdd: (
             closed: isClosedHole || kind === 'supportWasher',
             keyed: isKeyed,
             tighten: kind === 'pClip',
+            driver,
           })
         }
       >

@@ -1,15 +1,17 @@
 /** The whole plan: what is done, what is next, what waits, what had to give way; or why there is none. */
+import type { JobDetail } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { stepKey } from '@zephyrcombe/core/plan';
 import {
   KEPT_NAMES,
+  lowerFirst,
   RHYTHM_NAMES,
   RULE_REASONS,
   RULE_REMEDIES,
   stepTitle,
   TRIAL_WASHER_NAMES,
 } from '@zephyrcombe/messages';
-import { fitNames, fitPlanOf } from '@zephyrcombe/workshop';
+import { factOf, fitNames, fitPlanOf } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
@@ -157,8 +159,20 @@ function Impossible() {
               {RULE_REASONS[rule]} <em>{RULE_REMEDIES[rule]}</em>
             </li>
           ))}
+          {demandsOf(detail, infeasible.demands).map(({ id, first, then, why }) => (
+            <li key={id}>
+              Asked for ({why}): {lowerFirst(stepTitle(first, names))}, and only then{' '}
+              {lowerFirst(stepTitle(then, names))}. <em>Take it back below, in what the plan rests on.</em>
+            </li>
+          ))}
         </ul>
       </Stack>
     </Notice>
   );
 }
+
+const demandsOf = (detail: JobDetail, ids: readonly string[]) =>
+  ids.flatMap((id) => {
+    const demand = factOf(detail, 'demand', id);
+    return demand ? [{ id, ...demand }] : [];
+  });

@@ -1,7 +1,7 @@
 /** What to lay out before the first step: wrenches, washers, caps, oil, and where a second pair of hands is wanted. */
 import { fitTimes, fitTools } from '@zephyrcombe/workshop';
 import type { Writer } from '@zephyrcombe/messages';
-import { listOf, lowerFirst } from '@zephyrcombe/messages';
+import { DRIVER_NAMES, listOf, lowerFirst } from '@zephyrcombe/messages';
 import { useQuery } from '@tanstack/react-query';
 import { stepTimesQuery, stockQuery } from '../../api/queries.ts';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -54,6 +54,11 @@ function wrenchRows(tools: Tools, write: Writer): readonly Row[] {
     ...(tools.torqueWrenches.length > 0
       ? [{ what: 'Torque wrench', which: listOf(tools.torqueWrenches, 'and') }]
       : []),
+    ...tools.drivers.map(({ driver, holds }): Row => ({
+      what: 'For clips',
+      which: `${driver === null ? 'nobody has looked at the screw' : DRIVER_NAMES[driver]}: ${listOf(holds.map(lowerFirst), 'and')}`,
+      ...(driver === null ? {} : { stock: { key: `tool ${DRIVER_NAMES[driver]}`, needed: 1 } }),
+    })),
     ...(tools.beyondWrenches.length > 0
       ? [
           {

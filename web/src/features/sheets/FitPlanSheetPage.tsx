@@ -3,7 +3,7 @@ import { fitPlanAddress } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep } from '@zephyrcombe/core/plan';
 import { RULE_REASONS, stepHow, stepTitle } from '@zephyrcombe/messages';
-import { fitNames, fitPlanOf } from '@zephyrcombe/workshop';
+import { factOf, fitNames, fitPlanOf } from '@zephyrcombe/workshop';
 import { Fine } from '../../design/layout.ts';
 import { PrintTable } from './sheetParts.ts';
 import { JobSheet } from './JobSheet.tsx';
@@ -24,6 +24,9 @@ export function FitPlanSheetPage() {
                 <ul>
                   {plan.infeasible.rules.map((rule) => (
                     <li key={rule}>{RULE_REASONS[rule]}</li>
+                  ))}
+                  {plan.infeasible.demands.map((id) => (
+                    <li key={id}>An order is asked for: {factOf(detail, 'demand', id)?.why}</li>
                   ))}
                 </ul>
               </>
