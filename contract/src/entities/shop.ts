@@ -47,6 +47,13 @@ export const ShopSchema = z.strictObject({
   id: Id,
   name: Name,
   slack_m: Length_m,
+  /** A hose that is seen so much nearer to something than it is drawn re-opens its length. */
+  movementMargin_m: z.number().min(0).max(0.1),
+  /** More twist in a metre of hose, by its stripe, is a stop. */
+  mostTwist_rad_per_m: z
+    .number()
+    .positive()
+    .max(Math.PI / 6),
   /** Who may work on brakes here, in the shop's own words; empty when nobody has written it down. */
   brakeWorkRule: Note,
   /** As it stands on an order; empty until the lead writes it. */

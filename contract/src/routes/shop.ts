@@ -166,6 +166,8 @@ export const SHOP_ROUTES = {
       fluidIntervalMonths: ShopSchema.shape.fluidIntervalMonths.optional(),
       fluidIntervalDistance_m: ShopSchema.shape.fluidIntervalDistance_m.optional(),
       slack_m: ShopSchema.shape.slack_m.optional(),
+      movementMargin_m: ShopSchema.shape.movementMargin_m.optional(),
+      mostTwist_rad_per_m: ShopSchema.shape.mostTwist_rad_per_m.optional(),
     }),
     reply: ShopSchema,
   }),

@@ -1,7 +1,13 @@
 /** Writes the demo shop into an empty database. Dates count back from today, so that what is due is always due. */
 import type { Circuit } from '@zephyrcombe/contract';
 import { hydraulicsOf } from '@zephyrcombe/contract';
-import { METRIC, nextDue, strictestInterval } from '@zephyrcombe/core';
+import {
+  METRIC,
+  MOST_TWIST_rad_per_m,
+  MOVEMENT_MARGIN_m,
+  nextDue,
+  strictestInterval,
+} from '@zephyrcombe/core';
 import type { Transaction } from 'sequelize';
 import type { Dependencies } from '../dependencies.ts';
 import { calendarDateOf } from '../dependencies.ts';
@@ -21,6 +27,8 @@ const SHOP = {
   fluidIntervalMonths: 24,
   fluidIntervalDistance_m: 48_000_000,
   slack_m: 0.0125,
+  movementMargin_m: MOVEMENT_MARGIN_m,
+  mostTwist_rad_per_m: MOST_TWIST_rad_per_m,
   address: 'The Old Slip 4, Skerrow Isle',
   phone: 'Skerrow Isle 214',
   brakeWorkRule:

@@ -1,6 +1,6 @@
 /** A job on an outfit with three calipers on one master, as the server sends it; for tests of the view models. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { exampleBanjo } from '@zephyrcombe/core';
+import { exampleBanjo, MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from '@zephyrcombe/core';
 
 /** A steady UUID for a short name. */
 export const uuid = (name: string): string => {
@@ -63,6 +63,8 @@ export function outfitJob(change: Partial<JobDetail> = {}): JobDetail {
       id: uuid('shop'),
       name: 'Skerrow Isle Post Garage',
       slack_m: 0.0125,
+      movementMargin_m: MOVEMENT_MARGIN_m,
+      mostTwist_rad_per_m: MOST_TWIST_rad_per_m,
       address: '',
       phone: '',
       brakeWorkRule: '',

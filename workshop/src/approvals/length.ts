@@ -36,11 +36,11 @@ export function lengthFacts(detail: JobDetail, hose: JobHose): Facts {
 
 /** Where the hose came nearer to something than its drawing has it, or touched: the length was taken by another route. */
 export function seenOtherwise(
-  detail: Pick<JobDetail, 'fitFacts'>,
+  detail: Pick<JobDetail, 'fitFacts' | 'shop'>,
   hoseId: string,
 ): Readonly<Record<string, number>> | null {
   const seen = factOf(detail, 'movementSeen', hoseId);
-  const judged = seen ? judgeMovement(seen) : null;
+  const judged = seen ? judgeMovement({ ...seen, margin_m: detail.shop.movementMargin_m }) : null;
   if (!seen || !judged?.ok || !judged.value.reopens) return null;
   return Object.fromEntries(seen.poses.map(({ pose, seen_m }) => [pose, seen_m]));
 }

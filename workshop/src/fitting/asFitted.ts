@@ -40,7 +40,11 @@ export const twisted = (detail: JobDetail, hoseIds?: readonly string[]): readonl
   newHoses(detail).flatMap(({ id, name, order_m }) => {
     const turned_rad = factOf(detail, 'stripeTurned', id);
     if (turned_rad === undefined || order_m === null || !(hoseIds?.includes(id) ?? true)) return [];
-    const judged = judgeStripe({ turned_rad, free_m: order_m });
+    const judged = judgeStripe({
+      turned_rad,
+      free_m: order_m,
+      most_rad_per_m: detail.shop.mostTwist_rad_per_m,
+    });
     return judged.ok ? judged.cautions.map((caution) => ({ ...caution, subject: name })) : [];
   });
 

@@ -47,6 +47,11 @@ export async function up(queries: QueryInterface): Promise<void> {
   const read = <Row extends object>(sql: string) =>
     queries.sequelize.query<Row>(sql, { type: QueryTypes.SELECT });
   await queries.sequelize.query(`ALTER TABLE vehicle ADD COLUMN leftOpen JSON NULL AFTER note`);
+  // 5 mm, and ten degrees in a metre: what was a constant before.
+  await queries.sequelize.query(
+    `ALTER TABLE shop ADD COLUMN movementMargin_m DOUBLE NOT NULL DEFAULT 0.005 AFTER slack_m,
+      ADD COLUMN mostTwist_rad_per_m DOUBLE NOT NULL DEFAULT 0.17453292519943295 AFTER movementMargin_m`,
+  );
   const [open, joints, items] = [
     await read<Open>(OPEN),
     await read<OpenJoint>(JOINTS),
@@ -78,4 +83,7 @@ export async function up(queries: QueryInterface): Promise<void> {
 
 export async function down(queries: QueryInterface): Promise<void> {
   await queries.sequelize.query(`ALTER TABLE vehicle DROP COLUMN leftOpen`);
+  await queries.sequelize.query(
+    `ALTER TABLE shop DROP COLUMN mostTwist_rad_per_m, DROP COLUMN movementMargin_m`,
+  );
 }

@@ -3,7 +3,17 @@ import { randomUUID } from 'node:crypto';
 import type { Circuit, JobDetail, VehicleDetail } from '@zephyrcombe/contract';
 import { FitPlanDocumentSchema, hydraulicsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
-import { fitNames, fitPlanOf, fitStepGate, fitTimes, fitTools, isTorqued } from '@zephyrcombe/workshop';
+import {
+  factOf,
+  fitNames,
+  fitPlanOf,
+  fitStepGate,
+  fitTimes,
+  fitTools,
+  isTorqued,
+  lengthStanding,
+  signCautions,
+} from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
@@ -406,4 +416,28 @@ test('the corner of a line stays with the vehicle, and what turns the screw of a
   // What the planner takes has no field that it does not know.
   expect(FitPlanDocumentSchema.safeParse(fitPlanOf(await now(detail)).plan).success).toBe(true);
   expect((await job()).fitFacts.map(({ said: { kind } }) => kind)).toContain('corner');
+});
+
+test('how much twist, and how much nearer than drawn, is the shop’s to say', async () => {
+  const detail = await job();
+  const poses = [{ pose: 'leftLock', seen_m: 0 }];
+  good(await say(detail, 'movementSeen', HOSE, { poses, expected_m: null }));
+  const drawn_m = factOf(await now(detail), 'movementSeen', HOSE)?.poses[0]?.expected_m ?? 0;
+  expect(drawn_m).toBeGreaterThan(0.01);
+  const near = [{ pose: 'leftLock', seen_m: drawn_m - 0.003 }];
+  good(await say(detail, 'movementSeen', HOSE, { poses: near, expected_m: null }));
+  good(await say(detail, 'stripeTurned', HOSE, 0.1));
+  const length = async () => {
+    const own = await now(detail);
+    const [hose] = own.hoses;
+    if (!hose) throw new Error('no hose');
+    return { state: lengthStanding(own, hose).state, twist: signCautions(own).map(({ id }) => id) };
+  };
+  expect(await length()).toEqual({ state: 'none', twist: expect.not.arrayContaining(['M56']) });
+  const lead = await server.signInAs('ottoline');
+  const shop = (await server.ask('GET', '/api/shop')).json<{ version: number }>();
+  const limits = { movementMargin_m: 0.002, mostTwist_rad_per_m: 0.05 };
+  expect((await server.ask('PATCH', '/api/shop', { version: shop.version, ...limits })).statusCode).toBe(403);
+  good(await server.ask('PATCH', '/api/shop', { version: shop.version, ...limits }, lead));
+  expect(await length()).toEqual({ state: 'passed', twist: expect.arrayContaining(['M56']) });
 });

@@ -1,6 +1,7 @@
 /** Opening an empty book: the shop and its lead, in one go. */
 import { randomUUID } from 'node:crypto';
 import type { Person } from '@zephyrcombe/contract';
+import { MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from '@zephyrcombe/core';
 import { UniqueConstraintError } from 'sequelize';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
@@ -14,6 +15,8 @@ import { describeSession } from '../sessions/session.service.ts';
 /** What a shop starts with and changes to its own liking. Common practice, no published source. */
 const DEFAULTS = {
   slack_m: 0.0125,
+  movementMargin_m: MOVEMENT_MARGIN_m,
+  mostTwist_rad_per_m: MOST_TWIST_rad_per_m,
   fluidIntervalMonths: 24,
   fluidIntervalDistance_m: null,
   brakeWorkRule: '',

@@ -27,6 +27,8 @@ export const defineShop = (sequelize: Sequelize) =>
       id: key(),
       name: text(),
       slack_m: quantity(),
+      movementMargin_m: quantity(),
+      mostTwist_rad_per_m: quantity(),
       brakeWorkRule: text(),
       address: text(),
       phone: text(),

@@ -10,6 +10,8 @@ import styled from 'styled-components';
 import { newestEvent } from '../../api/optimistic.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { ClickSwitch } from '../../app/ClickSwitch.tsx';
+import { tellCounted } from '../../app/counted.ts';
 import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -202,7 +204,10 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
   const said = () => ({ id: newId(), at: new Date().toISOString(), after: newestEvent(detail) });
-  const record = (kind: 'stroke' | 'topUp' | 'clear') => add.mutate({ params, body: { ...said(), kind } });
+  const record = (kind: 'stroke' | 'topUp' | 'clear') => {
+    tellCounted();
+    add.mutate({ params, body: { ...said(), kind } });
+  };
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
   const empty = guard?.ok === true && guard.value.strokesLeft <= 0;
@@ -210,10 +215,13 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   return (
     <Stack $gap={14}>
       <div>
-        <Label>
-          Nipple {place} of {total}
-          {detail.circuits.length > 1 && circuit ? `, ${circuit.name.toLowerCase()}` : ''}
-        </Label>
+        <Spread>
+          <Label>
+            Nipple {place} of {total}
+            {detail.circuits.length > 1 && circuit ? `, ${circuit.name.toLowerCase()}` : ''}
+          </Label>
+          {finished ? null : <ClickSwitch />}
+        </Spread>
         <h1 style={{ fontSize: 27 }}>{view.name}</h1>
       </div>
       <Beside>

@@ -4,6 +4,7 @@ import { capsOfJob, isClosed, partsOf, uncountedOpenings } from '@zephyrcombe/co
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { tellCounted } from '../../app/counted.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Figure, Fine, Line, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
@@ -62,11 +63,13 @@ function CapsOf({ hose, end }: CapsOfProps) {
   const name = `${line?.name ?? ''}, ${joint?.name.toLowerCase() ?? `end ${end}`}`;
   const finished = isClosed(detail.job);
   const counted = hose.plugs[end];
-  const set = (count: NonNullable<typeof counted>) =>
+  const set = (count: NonNullable<typeof counted>) => {
+    tellCounted();
     edit.mutate({
       params: { jobId: detail.job.id, hoseId: hose.hoseId },
       body: { version: hose.version, plugs: { ...hose.plugs, [end]: count } },
     });
+  };
   if (counted === null)
     return (
       <div role="group" aria-label={name}>

@@ -49,7 +49,7 @@ const EMPTY = { seen_m: {} as Partial<Record<Pose, number>>, turned_rad: null as
 
 function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
   const detail = useJob();
-  const { job } = detail;
+  const { job, shop } = detail;
   const write = useWriter();
   const kept = factOf(detail, 'movementSeen', fitted.id);
   const stripe = factOf(detail, 'stripeTurned', fitted.id);
@@ -59,10 +59,16 @@ function Moving({ own: { fitted, hose }, poses, send }: MovingProps) {
     const seen_m = draft.seen_m[pose] ?? kept?.poses.find((one) => one.pose === pose)?.seen_m;
     return seen_m === undefined ? [] : [{ pose, seen_m, expected_m: expected.gaps_m[pose] ?? null }];
   });
-  const judged = judgeMovement({ poses: seen, expected_m: expected.least_m });
+  const judged = judgeMovement({
+    poses: seen,
+    expected_m: expected.least_m,
+    margin_m: shop.movementMargin_m,
+  });
   const turned_rad = draft.turned_rad ?? stripe ?? null;
   const twist =
-    turned_rad === null || hose.order_m === null ? null : judgeStripe({ turned_rad, free_m: hose.order_m });
+    turned_rad === null || hose.order_m === null
+      ? null
+      : judgeStripe({ turned_rad, free_m: hose.order_m, most_rad_per_m: shop.mostTwist_rad_per_m });
   const closed = isClosed(job) ? CLOSED : null;
   const worst = judged.ok ? judged.value.poses.find(({ verdict }) => VERDICT_WORDS[verdict] !== null) : null;
   return (

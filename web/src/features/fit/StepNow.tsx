@@ -10,6 +10,8 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { useJobAction } from '../../api/queries.ts';
+import { ClickSwitch } from '../../app/ClickSwitch.tsx';
+import { tellCounted } from '../../app/counted.ts';
 import { newId } from '../../app/newId.ts';
 import { useLatest } from '../../app/useLatest.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -77,7 +79,7 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
   const before = stepsBefore(detail, step);
   const send = (steps: readonly PlanStep[]) => {
     if (take.isError) take.reset();
-    navigator.vibrate?.(25);
+    tellCounted();
     take.mutate({
       params: { jobId: detail.job.id },
       body: { steps: steps.map((one) => ({ id: newId(), step: plainStep(one) })), overrides: [] },
@@ -99,17 +101,20 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
           Step {detail.fitSteps.length + at + 1} of {detail.fitSteps.length + plan.steps.length}
           {whereIt(detail, step)}
         </Label>
-        {canReadAloud() ? (
-          <TextButton
-            aria-pressed={isAloud}
-            onPress={() => {
-              setReadAloud(!isAloud);
-              setAloud(!isAloud);
-            }}
-          >
-            {isAloud ? 'stop reading aloud' : 'read aloud'}
-          </TextButton>
-        ) : null}
+        <Line $gap={12}>
+          <ClickSwitch />
+          {canReadAloud() ? (
+            <TextButton
+              aria-pressed={isAloud}
+              onPress={() => {
+                setReadAloud(!isAloud);
+                setAloud(!isAloud);
+              }}
+            >
+              {isAloud ? 'stop reading aloud' : 'read aloud'}
+            </TextButton>
+          ) : null}
+        </Line>
       </Spread>
       <Head as="h2" aria-live="polite">
         {title}

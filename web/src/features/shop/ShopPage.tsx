@@ -41,6 +41,8 @@ function Rules({ shop }: { readonly shop: Shop }) {
     phone: shop.phone,
     namesAtSignIn: shop.namesAtSignIn,
     slack_m: shop.slack_m,
+    movementMargin_m: shop.movementMargin_m,
+    mostTwist_rad_per_m: shop.mostTwist_rad_per_m,
     fluidIntervalMonths: String(shop.fluidIntervalMonths),
     fluidIntervalDistance_m: shop.fluidIntervalDistance_m,
   });
@@ -52,6 +54,8 @@ function Rules({ shop }: { readonly shop: Shop }) {
     draft.name.trim() === shop.name &&
     draft.namesAtSignIn === shop.namesAtSignIn &&
     draft.slack_m === shop.slack_m &&
+    draft.movementMargin_m === shop.movementMargin_m &&
+    draft.mostTwist_rad_per_m === shop.mostTwist_rad_per_m &&
     months === shop.fluidIntervalMonths &&
     draft.fluidIntervalDistance_m === shop.fluidIntervalDistance_m &&
     draft.brakeWorkRule.trim() === shop.brakeWorkRule &&
@@ -72,6 +76,8 @@ function Rules({ shop }: { readonly shop: Shop }) {
         name: draft.name.trim(),
         namesAtSignIn: draft.namesAtSignIn,
         slack_m: draft.slack_m,
+        movementMargin_m: draft.movementMargin_m,
+        mostTwist_rad_per_m: draft.mostTwist_rad_per_m,
         fluidIntervalMonths: months,
         fluidIntervalDistance_m: draft.fluidIntervalDistance_m,
         brakeWorkRule: draft.brakeWorkRule.trim(),
@@ -142,8 +148,23 @@ function Rules({ shop }: { readonly shop: Shop }) {
                 value_SI={draft.slack_m}
                 onValue={(slack_m) => (slack_m === null ? undefined : setDraft({ ...draft, slack_m }))}
               />
+              <QuantityEntry
+                label="Nearer than drawn by this, a moving hose opens its length again"
+                kind="length"
+                value_SI={draft.movementMargin_m}
+                allowZero
+                ask={(value_m) => (value_m > 0.1 ? 'At most 100 mm.' : null)}
+                onValue={(movementMargin_m) => setDraft({ ...draft, movementMargin_m })}
+              />
+              <QuantityEntry
+                label="Most twist of a hose in one metre, by its stripe"
+                kind="angle"
+                value_SI={draft.mostTwist_rad_per_m}
+                ask={(value_rad) => (value_rad > Math.PI / 6 ? 'At most 30°.' : null)}
+                onValue={(mostTwist_rad_per_m) => setDraft({ ...draft, mostTwist_rad_per_m })}
+              />
               <Fine>
-                A new book starts with our defaults for these three: common practice, no published source.
+                A new book starts with our defaults for these five: common practice, no published source.
               </Fine>
               <Tick
                 isSelected={draft.namesAtSignIn}
