@@ -105,8 +105,7 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'demand':
       // A new one has an id of its own.
       return (
-        factsOfKind(detail, kind).has(subjectId) ||
-        ![...joints, ...hoses].some(({ id }) => id === subjectId)
+        factsOfKind(detail, kind).has(subjectId) || ![...joints, ...hoses].some(({ id }) => id === subjectId)
       );
   }
 }
