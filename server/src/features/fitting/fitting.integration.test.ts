@@ -431,7 +431,10 @@ test('how much twist, and how much nearer than drawn, is the shop’s to say', a
     const own = await now(detail);
     const [hose] = own.hoses;
     if (!hose) throw new Error('no hose');
-    return { state: lengthStanding(own, hose).state, isTwisted: signCautions(own).some(({ id }) => id === 'M56') };
+    return {
+      state: lengthStanding(own, hose).state,
+      isTwisted: signCautions(own).some(({ id }) => id === 'M56'),
+    };
   };
   expect(await length()).toEqual({ state: 'none', isTwisted: false });
   const lead = await server.signInAs('ottoline');
