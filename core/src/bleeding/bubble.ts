@@ -12,7 +12,7 @@ import { term } from '../calculation/working.ts';
 const BOND: Formula = { expression: 'Bo = ρ·g·(d/2)²/σ', source: 'bretherton' };
 const CRITICAL: Formula = { expression: 'd = 2·√(0.842·σ/(ρ·g))', source: 'bretherton' };
 
-const GRAVITY_m_per_s2 = 9.80665;
+export const GRAVITY_m_per_s2 = 9.80665;
 export const CRITICAL_BOND = 0.842;
 /** Beyond this capillary number the formula near the limit says nothing. */
 const MOST_CAPILLARY = 0.01;

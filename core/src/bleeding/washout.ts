@@ -5,7 +5,7 @@
  */
 import { ratio, volume } from '../calculation/quantity.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
-import { unphysical } from '../calculation/physical.ts';
+import { demand, unphysical } from '../calculation/physical.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
@@ -84,4 +84,45 @@ export function lineVolume_m3(segments: readonly LineSegment[]): Result<number> 
       result: term('V', 'lineVolume', volume(volume_m3)),
     },
   ]);
+}
+
+const GRID = 4096;
+
+/**
+ * New in what comes out of lines one after the other whose flow mixes where they meet, after each of some volumes of the whole: the
+ * residence times of all add up. Each line by itself as in `washout`.
+ */
+export function washoutMixed(
+  segments: readonly LineSegment[],
+  lineVolumes: readonly number[],
+): readonly number[] {
+  demand(
+    unphysical({ segments, lineVolumes }, { positive: ['length_m', 'bore_m'], notNegative: ['lineVolumes'] }),
+  );
+  const volumes = segments.map(({ bore_m, length_m }) => bore_m ** 2 * length_m);
+  const whole = volumes.reduce((sum, own) => sum + own, 0);
+  const most = Math.max(...lineVolumes, 0) + 1e-9;
+  const share = (at: number, own: number) => {
+    const passed = (at * whole) / own;
+    return passed < 0.5 ? 0 : 1 - 1 / (4 * passed ** 2);
+  };
+  // New by then, on a grid of passed volumes.
+  let out = Float64Array.from({ length: GRID + 1 }, () => 1);
+  for (const own of volumes) {
+    const next = new Float64Array(GRID + 1);
+    for (let at = 0; at <= GRID; at += 1)
+      for (let part = 1; part <= at; part += 1) {
+        const comes = share((part / GRID) * most, own) - share(((part - 1) / GRID) * most, own);
+        if (comes > 0)
+          next[at] = (next[at] ?? 0) + comes * (((out[at - part] ?? 0) + (out[at - part + 1] ?? 0)) / 2);
+      }
+    out = next;
+  }
+  return lineVolumes.map((at) => {
+    const place = (at / most) * GRID;
+    const before = Math.floor(place);
+    return (
+      (out[before] ?? 0) + (place - before) * ((out[Math.min(before + 1, GRID)] ?? 0) - (out[before] ?? 0))
+    );
+  });
 }

@@ -4,7 +4,14 @@ import type { Fields } from './case.ts';
 
 /** A figure, a name, a truth, or a list of figures or names; null where the answer is none. */
 export type Value =
-  number | string | boolean | null | readonly number[] | readonly string[] | Readonly<Record<string, number>>;
+  | number
+  | string
+  | boolean
+  | null
+  | readonly number[]
+  | readonly string[]
+  | readonly boolean[]
+  | Readonly<Record<string, number>>;
 export type Answers = Readonly<Record<string, Value>>;
 
 export interface Adapter {

@@ -1,4 +1,5 @@
 /** The reference cases that the project holds, by file. Each file says how its figures were found. */
+import bleed from './cases/bleed.json' with { type: 'json' };
 import bubbles from './cases/bubbles.json' with { type: 'json' };
 import datums from './cases/datums.json' with { type: 'json' };
 import dubins from './cases/dubins.json' with { type: 'json' };
@@ -11,7 +12,18 @@ import threads from './cases/threads.json' with { type: 'json' };
 import type { ReferenceCase } from './case.ts';
 import { casesOf } from './case.ts';
 
-const FILES = { threads, joint, hydraulics, fluid, bubbles, rods, dubins, datums, kinematics } as const;
+const FILES = {
+  threads,
+  joint,
+  hydraulics,
+  fluid,
+  bubbles,
+  bleed,
+  rods,
+  dubins,
+  datums,
+  kinematics,
+} as const;
 
 /** How the figures of each file were found. */
 export const PROVENANCE: Readonly<Record<keyof typeof FILES, string>> = {
@@ -20,6 +32,7 @@ export const PROVENANCE: Readonly<Record<keyof typeof FILES, string>> = {
   hydraulics: hydraulics.provenance,
   fluid: fluid.provenance,
   bubbles: bubbles.provenance,
+  bleed: bleed.provenance,
   rods: rods.provenance,
   dubins: dubins.provenance,
   datums: datums.provenance,

@@ -1,6 +1,7 @@
 /** Reference cases through the core, and how far off it is. Used by the reference tests and by `npm run validate`. */
 import type { Adapter, Answers, Value } from './adapter.ts';
 import { Refused } from './adapter.ts';
+import { bleedAdapters } from './adapters/bleed.ts';
 import { datumAdapters } from './adapters/datums.ts';
 import { fluidAdapters } from './adapters/fluid.ts';
 import { hydraulicsAdapters } from './adapters/hydraulics.ts';
@@ -16,6 +17,7 @@ const ADAPTERS: readonly Adapter[] = [
   ...jointAdapters,
   ...hydraulicsAdapters,
   ...fluidAdapters,
+  ...bleedAdapters,
   ...routeAdapters,
   ...datumAdapters,
 ].sort((a, b) => b.needs.length - a.needs.length);

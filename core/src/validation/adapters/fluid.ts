@@ -89,19 +89,6 @@ function tube(inputs: Fields): Answers {
   };
 }
 
-function washedLine(inputs: Fields): Answers {
-  const volumes = list(inputs, 'line_volumes_pumped');
-  const each = volumes.map((theta) => valueOf(washout(theta)));
-  return {
-    line_volume_m3: valueOf(
-      lineVolume_m3([{ length_m: figure(inputs, 'length_m'), bore_m: figure(inputs, 'bore_m') }]),
-    ),
-    outlet_new_fraction: each.map(({ newAtNipple }) => newAtNipple),
-    old_left_in_line: each.map(({ oldInLine }) => oldInLine),
-    volumes_for_99_percent_at_outlet: valueOf(washoutNeeded(0.99)).atNipple,
-  };
-}
-
 const lineOf = (inputs: Fields) => ({
   bore_m: mm(figure(inputs, 'bore_mm')),
   density_kg_per_m3: figure(inputs, 'rho'),
@@ -192,13 +179,6 @@ export const fluidAdapters: readonly Adapter[] = [
   { kind: 'washout', group: 'fluid', needs: ['theta'], answer: washed, source: FLUSH },
   { kind: 'tubes', group: 'fluid', needs: ['L_mm', 'bore_mm', 'target'], answer: tube, source: FLUSH },
   { kind: 'needed', group: 'fluid', needs: ['target'], answer: needed, source: FLUSH },
-  {
-    kind: 'washout_line',
-    group: 'bleed',
-    needs: ['line_volumes_pumped', 'bore_m', 'length_m'],
-    answer: washedLine,
-    source: FLUSH,
-  },
   {
     kind: 'bores',
     group: 'bubbles',
