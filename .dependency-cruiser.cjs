@@ -33,7 +33,11 @@ module.exports = {
       from: { path: `^(${ROOMS})/` },
       to: {
         path: '^(core|contract|workshop|messages|documents)/src/',
-        pathNot: ['^$1/', '/src/index\\.ts$', '^core/src/(validation|procedure/plan)/index\\.ts$'],
+        pathNot: [
+          '^$1/',
+          '/src/index\\.ts$',
+          '^core/src/(validation|procedure/plan|bleeding/simulator)/index\\.ts$',
+        ],
       },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

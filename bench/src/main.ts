@@ -18,6 +18,7 @@ import {
   piecesOf,
 } from '@zephyrcombe/core';
 import { planOf } from '@zephyrcombe/core/plan';
+import { bleedingSpeed } from './bleed.ts';
 import { corners, IMPOSSIBLE } from './fitScopes.ts';
 import { cannonRope, MOST_STEPS, rapierRope, readyEngines, timeEngine } from './engines.ts';
 import type { Ratio } from './ratio.ts';
@@ -197,6 +198,11 @@ for (const { name, ratio, median_ms } of ratios) {
     `${ratio.toFixed(1).padStart(8)} ×  ${name} (median ${median_ms.toPrecision(2)} ms here)\n`,
   );
 }
+
+const bled = bleedingSpeed();
+process.stdout.write(
+  `${Math.round(bled.warm).toString().padStart(8)} ×  bleeding six lines against real time, a copy of it each frame (${Math.round(bled.cold)} in the first five strokes)\n`,
+);
 
 await readyEngines();
 const colds = await ratioOf(

@@ -54,6 +54,8 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   outsideFrom: 'where the outside of the hose comes from',
   figuresFrom: 'where the outside and the least radius of the hose come from',
   clocking_rad: 'clocking',
+  movementMargin_m: 'margin of a moving hose',
+  mostTwist_rad_per_m: 'most twist in one metre',
   behindNeck: 'length behind the necks',
   eyeBore_m: 'hole of the eye',
   eyeThickness_m: 'thickness of the eye',

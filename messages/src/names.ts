@@ -1,5 +1,6 @@
 /** What the domain's own words are called on screen and paper. */
 import type { ItemKind, LeftJointState, LogKind } from '@zephyrcombe/contract';
+import type { BleedAssumed, BleedMissing } from '@zephyrcombe/core/bleeding';
 import type {
   Aid,
   AlongKind,
@@ -368,6 +369,19 @@ export const BOLT_CARRIES_NAMES: Readonly<Record<BoltCarries, string>> = {
   bleeder: 'a bleed nipple in its head',
   switch: 'the stop-lamp switch',
   lockWire: 'a hole for lock wire',
+};
+/** What the simulator of bleeding takes for granted. */
+export const BLEED_ASSUMED_NAMES: Readonly<Record<BleedAssumed, string>> = {
+  reservoir: 'the volume of the reservoir',
+  heights: 'heights that are usual for such parts',
+  cavities: 'the room in calipers and unions',
+};
+export const BLEED_MISSING_NAMES: Readonly<Record<BleedMissing, string>> = {
+  master: 'a master cylinder',
+  masterBore: 'the bore of the master',
+  leverStroke: 'how far its lever or pedal goes',
+  leverRatio: 'the ratio of its lever or pedal',
+  nipple: 'a bleed nipple',
 };
 /** How a job that was given up left a joint. */
 export const LEFT_JOINT_WORDS: Readonly<Record<LeftJointState, string>> = {

@@ -6,6 +6,7 @@ import {
   bleeding,
   branched,
   fillReservoir,
+  keepFrame,
   moveLever,
   openNipple,
   putAir,
@@ -66,6 +67,9 @@ test('the same deeds give the same bits, and a branch goes its own way', () => {
   };
   const [one, other] = [run(), run()];
   expect(one.state).toEqual(other.state);
+  const kept = branched(randomBrake(41).bled);
+  keepFrame(one, kept);
+  expect(kept.state).toEqual(one.state);
   const branch = branched(one);
   advance(branch, 1);
   expect(one.state).toEqual(other.state);

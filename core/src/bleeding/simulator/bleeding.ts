@@ -9,7 +9,7 @@ import { solve, workFor } from './pressures.ts';
 import { rise } from './rising.ts';
 import { pushSlug } from './slugs.ts';
 import type { BleedState, Layout, OutletKind } from './state.ts';
-import { copied, filledState, layoutOf, OUTLETS } from './state.ts';
+import { copied, filledState, keep, layoutOf, OUTLETS } from './state.ts';
 import type { BleedSystem } from './system.ts';
 import { systemProblem } from './system.ts';
 
@@ -38,6 +38,9 @@ export const branched = ({ layout, state }: Bleeding): Bleeding => ({
   state: copied(state),
   work: workFor(layout),
 });
+
+/** The frame of one into another that was branched from it. */
+export const keepFrame = (from: Bleeding, into: Bleeding): void => keep(from.state, into.state);
 
 function partAt({ layout }: Bleeding, id: string): number {
   const at = layout.system.parts.findIndex((part) => part.id === id);

@@ -76,6 +76,34 @@ export interface BleedState {
   readonly airGivenBack_J: Float64Array;
 }
 
+type Listed = Exclude<keyof BleedState, 'time_s'>;
+const LISTS: readonly Listed[] = [
+  'pressure_Pa',
+  'liquid_m3',
+  'gas_J',
+  'amount',
+  'isGas',
+  'first',
+  'count',
+  'piston_m',
+  'target_m',
+  'speed_m_s',
+  'limit_Pa',
+  'opening',
+  'outlet',
+  'outlet_Pa',
+  'pot_m3',
+  'push_m3_s',
+  'passed_m3',
+  'airOut_J',
+  'airIn_J',
+  'liquidIn_m3',
+  'left_m3',
+  'over_Pa',
+  'airDrawn_J',
+  'airGivenBack_J',
+];
+
 export function layoutOf(system: BleedSystem): Layout {
   const { parts, fluid, nipples, reservoirs } = system;
   const n = parts.length;
@@ -186,6 +214,12 @@ export function filledState({ system, volume_m3, isLine, area_m2 }: Layout): Ble
     state.amount[index * MOST_SLUGS] = volume_m3[index] ?? 0;
   }
   return state;
+}
+
+/** The contents of one into another of the same layout: nothing is made for it. */
+export function keep(from: BleedState, into: BleedState): void {
+  into.time_s = from.time_s;
+  for (const name of LISTS) (into[name] as Float64Array).set(from[name]);
 }
 
 /** Another one with the same contents: what one does to it does not show in the first. */

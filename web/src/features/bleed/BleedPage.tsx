@@ -23,6 +23,7 @@ import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
+import { ForetoldSheet } from './ForetoldSheet.tsx';
 import { NippleTop } from './NippleTop.tsx';
 import { nippleView, orderedNipples } from './bleedView.ts';
 
@@ -115,6 +116,14 @@ export function BleedPage() {
             covered, water at hand.
           </p>
         </Notice>
+        {/* Last, so that nothing moves when it comes. */}
+        {isClosed(detail.job) ? null : (
+          <ForetoldSheet
+            detail={detail}
+            nippleId={current.turn.nippleId}
+            order={views.map(({ turn }) => turn.nippleId)}
+          />
+        )}
       </Stack>
       <Counter
         key={current.turn.nippleId}

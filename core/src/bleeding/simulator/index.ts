@@ -1,0 +1,8 @@
+/** The simulator of bleeding. */
+export type { BleedPart, BleedSystem } from './system.ts';
+export type { Bleeding } from './bleeding.ts';
+export { advance, bleeding, branched, keepFrame, moveLever, openNipple, putAir } from './bleeding.ts';
+export type { BleedAssumed, BleedMissing } from './fromCircuit.ts';
+export { drawnBrake, missingForBleeding } from './fromCircuit.ts';
+export type { BleedPrediction } from './predict.ts';
+export { predictBleeding } from './predict.ts';

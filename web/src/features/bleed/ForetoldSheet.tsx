@@ -1,0 +1,101 @@
+/** What pumping and holding is expected to do to this circuit: strokes at each nipple, fluid, and the air that would stay. */
+import type { JobDetail } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
+import { BLEED_ASSUMED_NAMES, BLEED_MISSING_NAMES, listOf, vehicleWords } from '@zephyrcombe/messages';
+import { fitNames } from '@zephyrcombe/workshop';
+import { useEffect, useMemo, useState } from 'react';
+import { useWriter } from '../../app/SessionContext.ts';
+import { Fine, Label, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
+import { Notice } from '../../design/Notice.tsx';
+import type { Foretold, ForetellQuestion } from './foretell.ts';
+import { questionFor } from './foretell.ts';
+
+interface ForetoldSheetProps {
+  readonly detail: JobDetail;
+  /** The one that is bled now: its circuit is simulated. */
+  readonly nippleId: string;
+  readonly order: readonly string[];
+}
+
+export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
+  const write = useWriter();
+  const names = fitNames(detail);
+  const { control } = vehicleWords(detail.vehicle, partsOf(detail));
+  const asked = JSON.stringify(questionFor(detail, nippleId, order));
+  const told = useForetold(asked);
+  if (asked === 'null') return null;
+  return (
+    <Sheet aria-label="What to expect here" aria-busy={told === null}>
+      <SheetTitle>What to expect here</SheetTitle>
+      {told === null ? <Fine>The circuit is simulated …</Fine> : null}
+      {told?.ok === false ? (
+        <Fine>
+          Not known, and so nothing is foretold:{' '}
+          {listOf(
+            told.missing.map((what) => BLEED_MISSING_NAMES[what]),
+            'and',
+          )}
+          .
+        </Fine>
+      ) : null}
+      {told?.ok === true ? (
+        <>
+          <Rows>
+            {told.prediction.nipples.map(({ id, first, strokes, isClear, passed_m3 }) => (
+              <Spread key={id}>
+                <span>{names(id)}</span>
+                <span>
+                  {first > 0 ? `${first} until it flows, then ` : ''}
+                  {isClear ? `about ${strokes} strokes` : `more than ${strokes} strokes`}
+                  <Label>, {write.volume(passed_m3)}</Label>
+                </span>
+              </Spread>
+            ))}
+          </Rows>
+          <p>
+            {write.volume(told.prediction.fluid_m3)} of fluid, what fills the reservoir included;{' '}
+            {told.prediction.topUps === 1 ? '1 top-up' : `${told.prediction.topUps} top-ups`}.
+          </p>
+          {told.prediction.left.length > 0 ? (
+            <Notice severity="warn" title="Air that pumping leaves here">
+              <ul>
+                {told.prediction.left.map(({ id, air_m3 }) => (
+                  <li key={id}>
+                    {names(id)}: about {write.volume(air_m3)}
+                  </li>
+                ))}
+              </ul>
+              <p>
+                Bring the nipple to the top, or lift the part that it stands in; clear outflow says nothing of
+                it.
+              </p>
+            </Notice>
+          ) : null}
+          <Fine>
+            A simulation of {control} strokes with the nipple shut before each release, new lines dry and the
+            rest full; no measurement and no specification. Assumed:{' '}
+            {listOf(
+              told.assumed.map((what) => BLEED_ASSUMED_NAMES[what]),
+              'and',
+            )}
+            . What comes out decides.
+          </Fine>
+        </>
+      ) : null}
+    </Sheet>
+  );
+}
+
+/** Null as long as it is worked out. */
+function useForetold(asked: string): Foretold | null {
+  const [answered, setAnswered] = useState<{ readonly asked: string; readonly told: Foretold } | null>(null);
+  const question = useMemo(() => JSON.parse(asked) as ForetellQuestion | null, [asked]);
+  useEffect(() => {
+    if (question === null) return;
+    const worker = new Worker(new URL('./foretell.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<Foretold>) => setAnswered({ asked, told: data });
+    worker.postMessage(question);
+    return () => worker.terminate();
+  }, [asked, question]);
+  return answered?.asked === asked ? answered.told : null;
+}
