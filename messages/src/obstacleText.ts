@@ -330,6 +330,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
             ? 'Take it apart, fit a new bolt and fresh washers, look at the thread in the port, and say that the bolt is new.'
             : 'Take it apart, look at the seat and at both threads, and say that they are sound.',
       };
+    case 'lineOpen':
+      return {
+        what: `Open: ${listOf(obstacle.joints, 'and')}. Whoever presses now throws the fluid out and draws air in.`,
+        wayOut: 'Fit: join it first, or keep hands and feet off.',
+      };
     case 'reservoirEmpty':
       return {
         what: fellBelow(obstacle.strokesOver),

@@ -399,6 +399,30 @@ export const FITTING: readonly MistakeRow[] = [
     },
   },
   {
+    id: 'M111',
+    isBlock: true,
+    paths: {
+      'the lever pressed while the first joint stands open': async (job) => {
+        await begun(job);
+        await upTo(job, ({ kind }) => kind === 'takeOff');
+        return job.said(job.nipple('stroke'));
+      },
+      'and while only the second one does': async (job) => {
+        await begun(job);
+        await job.done(job.handTight('B'));
+        await job.done(job.handTight('A'));
+        await job.done(job.steps([{ kind: 'crack', joint: await joint(job, 'B') }]));
+        await upTo(job, (step) => step.kind === 'join');
+        return job.said(job.nipple('stroke'));
+      },
+    },
+    clean: async (job) => {
+      await job.specified();
+      await job.fitted();
+      return job.said(job.nipple('stroke'));
+    },
+  },
+  {
     id: 'M60',
     isBlock: true,
     options: FLARE,

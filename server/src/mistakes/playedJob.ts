@@ -62,6 +62,7 @@ const ROW_OF: Readonly<Record<string, string>> = {
   sharedReservoirEmpty: 'M106',
   'step.cutFace': 'M43',
   levelAtMark: 'M79',
+  lineOpen: 'M111',
   tightenedTooFar: 'M71',
   portNotSeen: 'M102',
   movesOtherwise: 'M10',

@@ -65,6 +65,8 @@ export type Obstacle =
   | { readonly code: 'notHandTight'; readonly joint: string }
   /** It was pulled over its limit, or its bolt gave: it does not go on being used because the next figure is right. */
   | { readonly code: 'tightenedTooFar'; readonly joint: string; readonly seal: SealKind }
+  /** Fluid would be pressed out of it. */
+  | { readonly code: 'lineOpen'; readonly joints: readonly string[] }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
   | {
       readonly code: 'sharedReservoirEmpty';

@@ -46,6 +46,28 @@ export function reservoirGuard(detail: JobDetail, nippleId: string): Result<Refi
   );
 }
 
+/**
+ * Pressing the lever: no joint stands open on a circuit that it presses, or that shares a part with one. By the last step at each
+ * that opens or joins it.
+ */
+export function strokeGate(detail: JobDetail, nippleId: string): readonly Obstacle[] {
+  const circuit = circuitWith(detail, nippleId);
+  if (!circuit) return [];
+  const wholes = ({ components }: Circuit) => components.map(({ id, sameAs }) => sameAs ?? id);
+  const own = wholes(circuit);
+  const pressed = detail.circuits
+    .map((other) => other.circuit)
+    .filter((other) => wholes(other).some((id) => own.includes(id)));
+  const last = new Map<string, string>();
+  for (const { step } of detail.fitSteps)
+    if (step.kind === 'open' || step.kind === 'join') last.set(step.joint, step.kind);
+  const joints = pressed
+    .flatMap((one) => one.joints)
+    .filter(({ id }) => last.get(id) === 'open')
+    .map(({ name }) => name);
+  return joints.length > 0 ? [{ code: 'lineOpen', joints }] : [];
+}
+
 /** The other circuits of the vehicle that this nipple's reservoir feeds: nobody looks at them while this one is pumped. */
 export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] {
   const circuit = circuitWith(detail, nippleId);

@@ -128,3 +128,33 @@ export async function writeStroke(database: Database, event: NewEvent): Promise<
     return true;
   }
 }
+
+/**
+ * Joints that stand open where a stroke at this nipple would press fluid: on its circuit, and on one that shares a master, a unit or a
+ * reservoir with it. By the last step at each that opens or joins it.
+ */
+export async function openJointsAt(
+  database: Database,
+  jobId: string,
+  nippleId: string,
+): Promise<readonly string[]> {
+  const rows = await database.sequelize.query<{ name: string; kind: string }>(
+    `SELECT joint.name, JSON_VALUE(taken.step, '$.kind') AS kind
+    FROM fit_step AS taken JOIN joint ON joint.id = JSON_VALUE(taken.step, '$.joint')
+    WHERE taken.jobId = :jobId AND JSON_VALUE(taken.step, '$.kind') IN ('open', 'join')
+      AND NOT EXISTS (SELECT 1 FROM fit_step AS undoing WHERE undoing.jobId = taken.jobId AND undoing.undoesId = taken.id)
+      AND joint.circuitId IN (
+        SELECT own.circuitId FROM component AS own WHERE own.id = :nippleId
+        UNION SELECT other.circuitId FROM component AS nipple
+          JOIN component AS part ON part.circuitId = nipple.circuitId
+          JOIN component AS other ON other.id = part.sameAs OR other.sameAs = part.id OR other.sameAs = part.sameAs
+          WHERE nipple.id = :nippleId)
+    ORDER BY taken.sequence`,
+    { type: QueryTypes.SELECT, replacements: { jobId, nippleId } },
+  );
+  const last = new Map(rows.map(({ name, kind }) => [name, kind]));
+  return [...last].flatMap(([name, kind]) => (kind === 'open' ? [name] : []));
+}
+
+export const isKnownEvent = async ({ JobEvent }: Models, id: string): Promise<boolean> =>
+  (await JobEvent.count({ where: { id } })) > 0;

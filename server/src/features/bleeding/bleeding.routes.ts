@@ -9,7 +9,7 @@ import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { onOpenJob, requireOpen, requireWay } from '../jobs/jobAction.ts';
 import { toJob } from '../jobs/job.repository.ts';
-import { updateSince, writeEvent, writeStroke } from './bleedEvents.ts';
+import { isKnownEvent, openJointsAt, updateSince, writeEvent, writeStroke } from './bleedEvents.ts';
 
 export function bleedingHandlers(
   dependencies: Dependencies,
@@ -38,6 +38,9 @@ export function bleedingHandlers(
       const event = { id, jobId, nippleId, kind, at, receivedAt, person };
       // Strokes are counted, not logged one by one: the log says what was decided.
       if (kind === 'stroke') {
+        const joints = await openJointsAt(database, jobId, nippleId);
+        if (joints.length > 0 && !(await isKnownEvent(models, id)))
+          requireWay([{ code: 'lineOpen', joints }], person);
         if (!(await writeStroke(database, event))) await refuseStroke(jobId);
         return updateSince(models, jobId, after);
       }

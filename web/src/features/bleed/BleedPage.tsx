@@ -1,7 +1,7 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { circuitOfPart, isClosed, namesInLine, partsOf } from '@zephyrcombe/contract';
-import { alsoFed, reservoirGuard } from '@zephyrcombe/workshop';
+import { alsoFed, reservoirGuard, strokeGate } from '@zephyrcombe/workshop';
 import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/messages';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
@@ -21,6 +21,7 @@ import { FLUID, FONT, PHONE, SIZE, colour } from '../../design/tokens.ts';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
 import { useJob } from '../job/JobContext.ts';
+import { Obstacles } from '../job/Obstacles.tsx';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
 import { ForetoldSheet } from './ForetoldSheet.tsx';
@@ -210,6 +211,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const circuit = circuitOfPart(detail, nippleId)?.circuit;
   const { control } = vehicleWords(detail.vehicle, circuit ?? partsOf(detail));
   const others = alsoFed(detail, nippleId);
+  const gate = strokeGate(detail, nippleId);
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
   const said = () => ({ id: newId(), at: new Date().toISOString(), after: newestEvent(detail) });
@@ -260,8 +262,15 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
       {finished ? null : (
         <>
           <Fine>Close before you let the {control} go.</Fine>
+          <Obstacles obstacles={gate} />
           <StrokeButton
-            because={empty ? 'The reservoir stands at its minimum: the next stroke could draw in air.' : null}
+            because={
+              gate.length > 0
+                ? 'A joint stands open.'
+                : empty
+                  ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
+                  : null
+            }
             onPress={() => record('stroke')}
           >
             {empty ? 'Top up first' : 'Stroke'}
