@@ -548,6 +548,15 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeMovement: [
     () => [{ poses: [{ pose: 'leftLock', seen_m: 0.01 }], expected_m: 0.012, margin_m: 0.005 }],
   ],
+  judgeHold: [
+    () => [
+      [
+        { at_s: 60, travel_m: 0.03 },
+        { at_s: 240, travel_m: 0.031 },
+      ],
+      { masterBore_m: 0.014, leverRatio: 6 },
+    ],
+  ],
   judgeStripe: [() => [{ turned_rad: 0.2, free_m: 0.7, most_rad_per_m: 0.17 }]],
   judgePull: [
     () => [

@@ -440,6 +440,8 @@ export type { Crowfoot } from './joint/crowfoot.ts';
 export type { Pull, PullFinding, PullJudgement, PullSample } from './joint/pull.ts';
 export { isNoFigure, judgePull, PULL_FINDINGS } from './joint/pull.ts';
 export type { MovementJudgement, MovementSeen, PoseVerdict, SeenPose, Stripe } from './procedure/movement.ts';
+export type { HoldJudgement, HoldMaster, HoldReading, HoldVerdict } from './bleeding/hold.ts';
+export { HOLD_VERDICTS, judgeHold, SETTLING_s, SHORTEST_HOLD_s } from './bleeding/hold.ts';
 export { judgeMovement, judgeStripe, MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from './procedure/movement.ts';
 export type { Adapter } from './joint/crowfoot.ts';
 export { crowfootSetting, crowfootTorque } from './joint/crowfoot.ts';

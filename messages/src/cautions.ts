@@ -437,6 +437,16 @@ const SENTENCES: Sentences = {
     title: 'Level not confirmed at the mark',
     advice: 'Never above the mark: heat and new pads need the room, or the brake drags.',
   }),
+  M91: ({ read }) => ({
+    title:
+      read === 'none'
+        ? 'Nobody has read the lever while it was held'
+        : read === 'before'
+          ? 'The lever was held and read before the last work on this circuit'
+          : 'The lever was held and read for too short a time',
+    advice:
+      'A hold that is not read proves nothing: read the travel after a minute and again later, at the same force, then untie it.',
+  }),
   M94: ({ abs }) => ({
     title: 'Warning lamp not confirmed off',
     advice: `With a brake ${abs ? 'or ABS ' : ''}lamp on, the vehicle does not go on the road.`,

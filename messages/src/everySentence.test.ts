@@ -95,6 +95,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M78: { openedOn: '2026-04-20', months: 7 },
   M79: {},
   M94: { abs: true },
+  M91: { read: 'none' },
   M95: {},
   M96: { missing: ['batch', 'quantity'] },
   M97: { name: 'Rear hose', condition: 'cracked' },

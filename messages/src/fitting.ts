@@ -347,5 +347,6 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   sealant: 'tape or paste on its thread',
   bareBracket: 'its bracket trimmed and not painted',
   bleedScrew: 'length of its bleed screw, out and in',
+  holdTest: 'its lever held and read',
   nippleTop: 'its nipple is the highest point',
 };

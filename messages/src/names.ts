@@ -40,6 +40,7 @@ import type {
   TorquePart,
   VehicleCaution,
   TakeOffSource,
+  HoldVerdict,
 } from '@zephyrcombe/core';
 import { SOURCES } from '@zephyrcombe/core';
 
@@ -369,6 +370,14 @@ export const BOLT_CARRIES_NAMES: Readonly<Record<BoltCarries, string>> = {
   bleeder: 'a bleed nipple in its head',
   switch: 'the stop-lamp switch',
   lockWire: 'a hole for lock wire',
+};
+/** What a lever that was held and read says. */
+export const HOLD_WORDS: Readonly<Record<HoldVerdict, string>> = {
+  unread: 'One reading more, a minute or longer after it has settled.',
+  tooShort: 'Too short to prove anything: read it again when a minute more has passed.',
+  stands: 'It stands.',
+  fades: 'It sank, ever slower: hold it again, for longer.',
+  creeps: 'It sinks: wipe each joint and look for the leak; where all is dry, the master lets fluid past.',
 };
 /** What the simulator of bleeding takes for granted. */
 export const BLEED_ASSUMED_NAMES: Readonly<Record<BleedAssumed, string>> = {

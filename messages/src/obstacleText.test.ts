@@ -74,6 +74,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   boltUsedUp: { code: 'boltUsedUp', joint: 'Front caliper' },
   movesOtherwise: { code: 'movesOtherwise', hose: 'Front hose' },
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },
+  leverSinks: { code: 'leverSinks', circuit: 'Front brake', creep_m: 0.004, fades: false },
   lineOpen: { code: 'lineOpen', joints: ['Front caliper'] },
   jointsLeftOpen: {
     code: 'jointsLeftOpen',

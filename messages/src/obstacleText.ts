@@ -355,6 +355,13 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: `Nobody has seen dry: ${obstacle.joints.join(', ')}.`,
         wayOut: 'Hand over: wipe every joint and see that it stays dry under pressure.',
       };
+    case 'leverSinks':
+      return {
+        what: `${obstacle.circuit}: the lever or pedal sank by ${write.length(obstacle.creep_m)} while it was held.`,
+        wayOut: obstacle.fades
+          ? 'Hand over: it sinks ever slower. Hold it again, for longer.'
+          : 'Wipe each joint and look for the leak; where all is dry the master lets fluid past. Then hold it again.',
+      };
     case 'nipplesNotClear':
       return {
         what: `Not run clear yet: ${obstacle.nipples.join(', ')}.`,

@@ -18,6 +18,7 @@ export { boughtGate, jointGate, offerUpGate } from './gates/hoses.ts';
 export { lineMadeGate } from './gates/lines.ts';
 export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
+export { holdOf, isHeldBefore } from './gates/hold.ts';
 export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';
 export { isLeftTooFar, leftOpenAfter, leftOpenBy } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';

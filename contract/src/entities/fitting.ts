@@ -96,6 +96,15 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
       in_m: z.number().positive().max(0.2).nullable(),
     }),
   ),
+  /** Of a circuit: its lever held at one force, seconds since it was pulled and travel from where it rests; null: not held after all. */
+  said(
+    'holdTest',
+    z
+      .array(z.strictObject({ at_s: z.number().min(0).max(259_200), travel_m: z.number().min(0).max(0.5) }))
+      .min(1)
+      .max(20)
+      .nullable(),
+  ),
   /** Of a nipple: whether it is the highest point of its caliper. */
   said('nippleTop', z.boolean().nullable()),
 ]);

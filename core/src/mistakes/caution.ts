@@ -190,6 +190,8 @@ export interface CautionEvidence {
   M78: { readonly openedOn: string; readonly months: number };
   M79: Record<never, never>;
   M85: { readonly before: StepKind };
+  /** Nobody has held and read it; or for too short a time. */
+  M91: { readonly read: 'none' | 'tooShort' | 'before' };
   M92: { readonly before: StepKind };
   M94: { readonly abs: boolean };
   M95: Record<never, never>;

@@ -220,6 +220,10 @@ export const SOURCES = {
     'estimate',
     'Our estimate: 5 mm nearer than the drawing has it is another route, and nothing may touch',
   ),
+  holdTest: source(
+    'commonPractice',
+    'A lever held at one force, read when seals and hoses have settled and again later; common practice, no published source',
+  ),
   hoseTwist: source(
     'estimate',
     'Our default: ten degrees of twist in a metre of hose; the hose maker’s figure comes first',

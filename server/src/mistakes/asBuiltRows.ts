@@ -36,7 +36,29 @@ const screwIn = async (
 const caliperOff = (job: PlayedJob) =>
   job.done(job.item(randomUUID(), { kind: 'mountBolt', name: 'Upper bolt', handling: 'refit', done: true }));
 
+/** Read after so many seconds each. */
+const held = async (job: PlayedJob, ...readings: readonly (readonly [number, number])[]) => {
+  for (const { circuit } of (await job.now()).circuits) {
+    const value = readings.map(([at_s, travel_mm]) => ({ at_s, travel_m: travel_mm / 1000 }));
+    await job.done(job.say('holdTest', circuit.id, value));
+  }
+};
+
 export const AS_BUILT: readonly MistakeRow[] = [
+  {
+    id: 'M91',
+    options: FLUID_ONLY,
+    paths: {
+      'held and never read': signedAfter(() => Promise.resolve()),
+      'read twice while it settles': signedAfter((job) => held(job, [5, 30], [50, 30])),
+      'read before the last stroke': signedAfter(async (job) => {
+        await held(job, [60, 30], [240, 30]);
+        job.pass(60_000);
+        for (const kind of ['stroke', 'clear'] as const) await job.done(job.nipple(kind));
+      }),
+    },
+    clean: signedAfter((job) => held(job, [60, 30], [240, 30])),
+  },
   {
     id: 'M65',
     options: WITH_ABS,

@@ -90,4 +90,11 @@ export type Obstacle =
     }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
+  | {
+      readonly code: 'leverSinks';
+      readonly circuit: string;
+      readonly creep_m: number;
+      /** Ever slower. */
+      readonly fades: boolean;
+    }
   | { readonly code: 'nipplesNotClear'; readonly nipples: readonly string[] };

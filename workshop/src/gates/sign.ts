@@ -8,6 +8,7 @@ import { movesOtherwise } from '../fitting/asFitted.ts';
 import { fitNames, fitPlanOf } from '../fitting/fitPlanOf.ts';
 import { named } from '../fitting/namedStep.ts';
 import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
+import { holdGate } from './hold.ts';
 import { hosesSignGate } from './hoses.ts';
 import { leftOpenGate } from './leftOpen.ts';
 import { linesSignGate } from './lines.ts';
@@ -69,6 +70,7 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
     ...(wet.length > 0
       ? [{ code: 'jointsNotDry' as const, joints: wet.map(({ jointId }) => nameOf(jointId)) }]
       : []),
+    ...holdGate(detail),
     ...(running.length > 0
       ? [{ code: 'nipplesNotClear' as const, nipples: running.map(({ name }) => name) }]
       : []),

@@ -20,6 +20,7 @@ import {
 import type { Caution, FoundOn } from '@zephyrcombe/core';
 import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephyrcombe/core';
 import { asFittedCautions } from '../fitting/asFitted.ts';
+import { holdCautions } from './hold.ts';
 import { asBuiltCautions } from './asBuilt.ts';
 
 export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
@@ -92,6 +93,7 @@ export const signCautions = (detail: JobDetail): readonly Caution[] => [
   ...asBuiltCautions(detail),
   ...asFittedCautions(detail),
   ...capsOfJob(detail),
+  ...holdCautions(detail),
 ];
 
 export function standingCautions(detail: JobDetail): readonly StandingCaution[] {

@@ -15,6 +15,7 @@ import {
   signCautions,
 } from '@zephyrcombe/workshop';
 import { demoId } from '../../demo/identity.ts';
+import { PlayedJob } from '../../mistakes/playedJob.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../../testing/fitting.ts';
 import { allSpecified } from '../../testing/specified.ts';
 import type { TestServer } from '../../testing/testServer.ts';
@@ -443,4 +444,28 @@ test('how much twist, and how much nearer than drawn, is the shop’s to say', a
   expect((await server.ask('PATCH', '/api/shop', { version: shop.version, ...limits })).statusCode).toBe(403);
   good(await server.ask('PATCH', '/api/shop', { version: shop.version, ...limits }, lead));
   expect(await length()).toEqual({ state: 'passed', isTwisted: true });
+});
+
+test('a lever that sank while it was held is signed by nobody, until it was held again and stands', async () => {
+  const job = await new PlayedJob(server).begin({ isFluidOnly: true });
+  await job.readyToSign();
+  const { id } = await job.circuit();
+  const held = (...travel_mm: readonly number[]) =>
+    job.done(
+      job.say(
+        'holdTest',
+        id,
+        travel_mm.map((one, at) => ({ at_s: 60 + 90 * at, travel_m: one / 1000 })),
+      ),
+    );
+  await held(30, 34);
+  expect(fields(await job.finish())).toEqual(['leverSinks']);
+  // Ever slower is no proof either.
+  await held(30, 32, 32.2);
+  expect(fields(await job.finish())).toEqual(['leverSinks']);
+  await held(30, 30.4);
+  expect((await job.finish()).statusCode).toBe(200);
+  // Of a circuit that is not in the job nothing is said.
+  const other = await new PlayedJob(server).begin({ isFluidOnly: true });
+  expect(fields(await other.say('holdTest', id, [{ at_s: 60, travel_m: 0.03 }]))).toEqual(['subjectId']);
 });

@@ -95,6 +95,8 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'trialWashers':
     case 'cleaner':
       return subjectId === detail.job.id;
+    case 'holdTest':
+      return detail.circuits.some(({ circuit }) => circuit.id === subjectId);
     case 'withoutAbs':
       return mayBeWithoutAbs(detail).some(({ id }) => id === subjectId);
     case 'bleedScrew':

@@ -11,6 +11,7 @@ import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts'
 import { Notice } from '../../design/Notice.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
+import { HoldTests } from './HoldTest.tsx';
 import { Reasons } from './Reasons.tsx';
 import { SignedOff } from './SignedOff.tsx';
 import { Signing } from './Signing.tsx';
@@ -36,6 +37,7 @@ function OpenHandOver() {
           </Notice>
         )}
         {detail.joints.length === 0 ? null : <DryJoints />}
+        <HoldTests />
         <BenchChecks names={handoverNames(words)} />
         {detail.reasons.length === 0 ? null : (
           <Sheet>
