@@ -52,6 +52,11 @@ export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
               </Spread>
             ))}
           </Rows>
+          {told.prediction.nipples.length > 1 ? (
+            <Fine>
+              Fluid everywhere first, then nipple by nipple: air in one branch comes back into the others.
+            </Fine>
+          ) : null}
           <p>
             {write.volume(told.prediction.fluid_m3)} of fluid, what fills the reservoir included;{' '}
             {told.prediction.topUps === 1 ? '1 top-up' : `${told.prediction.topUps} top-ups`}.

@@ -1,0 +1,41 @@
+/** What a simulation expects of the circuit, and the lever held and read. */
+import { expectAccessible } from './support/accessibility.ts';
+import { expect, signIn, test } from './support/zephyrcombe.ts';
+
+test.use({ apart: 'bleed' });
+
+test('before the first stroke the page says what pumping will do; afterwards the lever is held, read, and judged', async ({
+  page,
+  own,
+}) => {
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/bleed`);
+  const expected = page.getByLabel('What to expect here');
+  await expect(expected).toContainText(/Sidecar caliper\s*\d+ until it flows, then about \d+ strokes/);
+  await expect(expected).toContainText('Fluid everywhere first');
+  await expectAccessible(page);
+
+  await page.clock.install();
+  await page.goto(`${own.address}/jobs/${job?.id}/hand-over`);
+  const held = page.getByLabel('Held: Front and sidecar brake');
+  await held.getByRole('button', { name: 'Pull the lever and start the clock' }).click();
+  const read = async (time: string, travel: string, shown: string) => {
+    await page.clock.fastForward(time);
+    await held.getByLabel('Travel now').fill(travel);
+    await held.getByRole('button', { name: 'Keep this reading' }).click();
+    await expect(held.getByText(shown).first()).toBeVisible();
+  };
+  await read('00:20', '28 mm', 'still settling');
+  await read('01:00', '30 mm', '30 mm');
+  await read('02:00', '34 mm', '34 mm');
+  await expect(held.getByRole('status')).toContainText('It sinks');
+  await expectAccessible(page);
+  // Signed by nobody as long as it does.
+  await expect(page.getByText(/sank by 4.mm while it was held/)).toBeVisible();
+  await held.getByRole('button', { name: 'let go: stop the clock' }).click();
+  await held.getByRole('button', { name: 'Pull the lever and hold it again' }).click();
+  await read('01:05', '30 mm', '30 mm');
+  await read('02:00', '30.4 mm', '30.4 mm');
+  await expect(held.getByRole('status')).toHaveText('It stands.');
+});
