@@ -15,6 +15,19 @@ test('before the first stroke the page says what pumping will do; afterwards the
   await expect(expected).toContainText(/Sidecar caliper\s*\d+ until it flows, then about \d+ strokes/);
   await expect(expected).toContainText('Fluid everywhere first');
   await expectAccessible(page);
+  const count = page.getByTestId('strokes');
+  const before = Number(await count.textContent());
+  await page.getByRole('button', { name: 'Stroke', exact: true }).click();
+  await expect(count).toHaveText(String(before + 1));
+  await expect(expected.getByRole('status')).toContainText(/between .+ and .+ of air are still inside/);
+  // Led, it can only go round the right way, and counts when the lever is let go.
+  await page.getByRole('button', { name: 'lead each stroke' }).click();
+  for (const name of ['Open, and press the lever', 'Shut the nipple'])
+    await page.getByRole('button', { name }).click();
+  await expect(count).toHaveText(String(before + 1));
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Let the lever go' }).click();
+  await expect(count).toHaveText(String(before + 2));
 
   await page.clock.install();
   await page.goto(`${own.address}/jobs/${job?.id}/hand-over`);

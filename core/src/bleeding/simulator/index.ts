@@ -4,5 +4,5 @@ export type { Bleeding } from './bleeding.ts';
 export { advance, bleeding, branched, keepFrame, moveLever, openNipple, putAir } from './bleeding.ts';
 export type { BleedAssumed, BleedMissing } from './fromCircuit.ts';
 export { drawnBrake, missingForBleeding } from './fromCircuit.ts';
-export type { BleedPrediction } from './predict.ts';
-export { predictBleeding } from './predict.ts';
+export type { BleedDone, BleedPrediction } from './predict.ts';
+export { followBleeding, predictBleeding } from './predict.ts';

@@ -63,22 +63,57 @@ function strokeAt(bled: Bleeding, master: string, stroke_m: number, nipple: stri
   advance(bled, 0.8);
 }
 
-export function predictBleeding(brake: DrawnBrake, plan: BleedPlanned): BleedPrediction {
+/** Dry where the plan says so, the reservoir full. */
+function begun(brake: DrawnBrake, plan: Omit<BleedPlanned, 'nipples'>) {
   const bled = bleeding(brake.system);
   const [master] = brake.system.parts;
   const [reservoir] = brake.system.reservoirs;
-  const stroke_m = master?.kind === 'master' ? master.stroke_m : 0;
-  const usable_m3 = reservoir?.usable_m3 ?? 0;
-  for (const { id, kind } of brake.system.parts) {
-    const whole = kind === 'line' ? 1 : 0;
-    const isDry = plan.dryLines.some((line) => id === line || id === crestOf(line));
-    if (isDry) putAir(bled, id, whole);
-    const share = plan.dryParts?.[id] ?? 0;
-    if (kind === 'cavity' && share > 0) {
-      const part = brake.system.parts.find((one) => one.id === id);
-      if (part?.kind === 'cavity') putAir(bled, id, share * part.volume_m3);
-    }
+  for (const part of brake.system.parts) {
+    const isDry = plan.dryLines.some((line) => part.id === line || part.id === crestOf(line));
+    if (part.kind === 'line' && isDry) putAir(bled, part.id, 1);
+    const share = plan.dryParts?.[part.id] ?? 0;
+    if (part.kind === 'cavity' && share > 0) putAir(bled, part.id, share * part.volume_m3);
   }
+  return {
+    bled,
+    master: master?.id ?? '',
+    stroke_m: master?.kind === 'master' ? master.stroke_m : 0,
+    usable_m3: reservoir?.usable_m3 ?? 0,
+  };
+}
+
+const airLeftIn = (brake: DrawnBrake, bled: Bleeding): BleedPrediction['left'] =>
+  brake.system.parts.flatMap(({ id }) => {
+    const air_m3 = airIn(bled, id);
+    return air_m3 > FELT_m3 ? [{ id, air_m3 }] : [];
+  });
+
+/** What was done at the nipples, in its order. */
+export interface BleedDone {
+  readonly nippleId: string;
+  readonly kind: 'stroke' | 'topUp';
+}
+
+/**
+ * The air that is left after strokes that were really made: each a whole one, its nipple shut before the lever was let go. A topping up
+ * fills the reservoir.
+ */
+export function followBleeding(
+  brake: DrawnBrake,
+  plan: Omit<BleedPlanned, 'nipples'>,
+  done: readonly BleedDone[],
+): BleedPrediction['left'] {
+  const { bled, master, stroke_m, usable_m3 } = begun(brake, plan);
+  for (const { nippleId, kind } of done) {
+    if (kind === 'topUp')
+      fillReservoir(bled, 'reservoir', { add_m3: usable_m3 - reservoirLeft(bled, 'reservoir') });
+    else if (brake.hosts.has(nippleId)) strokeAt(bled, master, stroke_m, nippleId);
+  }
+  return airLeftIn(brake, bled);
+}
+
+export function predictBleeding(brake: DrawnBrake, plan: BleedPlanned): BleedPrediction {
+  const { bled, master, stroke_m, usable_m3 } = begun(brake, plan);
   let [topUps, poured_m3] = [0, 0];
   /** One stroke at a nipple, topped up before: what it sent. */
   const stroke = (id: string) => {
@@ -89,7 +124,7 @@ export function predictBleeding(brake: DrawnBrake, plan: BleedPlanned): BleedPre
       poured_m3 += usable_m3 - left_m3;
     }
     const before = passedAt(bled, id);
-    strokeAt(bled, master?.id ?? '', stroke_m, id);
+    strokeAt(bled, master, stroke_m, id);
     const after = passedAt(bled, id);
     return { liquid_m3: after.liquid_m3 - before.liquid_m3, air_m3: after.air_m3 - before.air_m3 };
   };
@@ -117,9 +152,6 @@ export function predictBleeding(brake: DrawnBrake, plan: BleedPlanned): BleedPre
     nipples,
     topUps,
     fluid_m3: poured_m3 + usable_m3,
-    left: brake.system.parts.flatMap(({ id }) => {
-      const air_m3 = airIn(bled, id);
-      return air_m3 > FELT_m3 ? [{ id, air_m3 }] : [];
-    }),
+    left: airLeftIn(brake, bled),
   };
 }

@@ -25,6 +25,7 @@ import { Obstacles } from '../job/Obstacles.tsx';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
 import { ForetoldSheet } from './ForetoldSheet.tsx';
+import { LedStates, ledLabel, useLedStroke } from './LedStroke.tsx';
 import { NippleTop } from './NippleTop.tsx';
 import { nippleView, orderedNipples } from './bleedView.ts';
 
@@ -219,6 +220,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
     tellCounted();
     add.mutate({ params, body: { ...said(), kind } });
   };
+  const led = useLedStroke(jobId, () => record('stroke'));
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
   const empty = guard?.ok === true && guard.value.strokesLeft <= 0;
@@ -263,6 +265,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
         <>
           <Fine>Close before you let the {control} go.</Fine>
           <Obstacles obstacles={gate} />
+          {led.isOn ? <LedStates led={led} control={control} /> : null}
           <StrokeButton
             because={
               gate.length > 0
@@ -271,9 +274,9 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
                   ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
                   : null
             }
-            onPress={() => record('stroke')}
+            onPress={() => (led.isOn ? led.press() : record('stroke'))}
           >
-            {empty ? 'Top up first' : 'Stroke'}
+            {empty ? 'Top up first' : led.isOn ? ledLabel(led, control) : 'Stroke'}
           </StrokeButton>
           <Two>
             <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
@@ -308,6 +311,9 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               }
             >
               undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}
+            </TextButton>{' '}
+            <TextButton aria-pressed={led.isOn} onPress={led.turn}>
+              {led.isOn ? 'count whole strokes' : 'lead each stroke'}
             </TextButton>
           </div>
           <div>

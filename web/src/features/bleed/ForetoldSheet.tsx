@@ -1,14 +1,21 @@
 /** What pumping and holding is expected to do to this circuit: strokes at each nipple, fluid, and the air that would stay. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
-import { BLEED_ASSUMED_NAMES, BLEED_MISSING_NAMES, listOf, vehicleWords } from '@zephyrcombe/messages';
+import {
+  BLEED_ASSUMED_NAMES,
+  BLEED_MISSING_NAMES,
+  listOf,
+  lowerFirst,
+  vehicleWords,
+} from '@zephyrcombe/messages';
 import { fitNames } from '@zephyrcombe/workshop';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine, Label, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
-import type { Foretold, ForetellQuestion } from './foretell.ts';
-import { questionFor } from './foretell.ts';
+import { useJob } from '../job/JobContext.ts';
+import type { Foretold, SoFar } from './foretell.ts';
+import { questionFor, soFarQuestion } from './foretell.ts';
 
 interface ForetoldSheetProps {
   readonly detail: JobDetail;
@@ -21,12 +28,15 @@ export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
   const write = useWriter();
   const names = fitNames(detail);
   const { control } = vehicleWords(detail.vehicle, partsOf(detail));
-  const asked = JSON.stringify(questionFor(detail, nippleId, order));
-  const told = useForetold(asked);
+  const question = questionFor(detail, nippleId, order);
+  const asked = JSON.stringify(question);
+  const told = useSimulated<Foretold>(asked);
+  const left = useSimulated<SoFar | null>(JSON.stringify(soFarQuestion(detail, question)));
   if (asked === 'null') return null;
   return (
     <Sheet aria-label="What to expect here" aria-busy={told === null}>
       <SheetTitle>What to expect here</SheetTitle>
+      {left === null ? null : <SoFarLine left={left} />}
       {told === null ? <Fine>The circuit is simulated …</Fine> : null}
       {told?.ok === false ? (
         <Fine>
@@ -91,16 +101,32 @@ export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
   );
 }
 
-/** Null as long as it is worked out. */
-function useForetold(asked: string): Foretold | null {
-  const [answered, setAnswered] = useState<{ readonly asked: string; readonly told: Foretold } | null>(null);
-  const question = useMemo(() => JSON.parse(asked) as ForetellQuestion | null, [asked]);
+/** What is probably still inside, by the strokes that were counted. */
+function SoFarLine({ left: { least_m3, most_m3, where } }: { readonly left: SoFar }) {
+  const detail = useJob();
+  const write = useWriter();
+  const name = where === null ? '' : fitNames(detail)(where);
+  return (
+    <p role="status">
+      By the strokes so far,{' '}
+      {most_m3 < NOTHING_m3
+        ? 'no air is left that a simulation knows of.'
+        : `between ${write.volume(least_m3)} and ${write.volume(most_m3)} of air are still inside, most of it in ${lowerFirst(name)}.`}
+    </p>
+  );
+}
+/** Less than a tenth of a drop. */
+const NOTHING_m3 = 5e-9;
+
+/** Null as long as it is worked out, and where nothing is asked. */
+function useSimulated<Answer>(asked: string): Answer | null {
+  const [answered, setAnswered] = useState<{ readonly asked: string; readonly told: Answer } | null>(null);
   useEffect(() => {
-    if (question === null) return;
+    if (asked === 'null') return;
     const worker = new Worker(new URL('./foretell.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Foretold>) => setAnswered({ asked, told: data });
-    worker.postMessage(question);
+    worker.onmessage = ({ data }: MessageEvent<Answer>) => setAnswered({ asked, told: data });
+    worker.postMessage(JSON.parse(asked));
     return () => worker.terminate();
-  }, [asked, question]);
+  }, [asked]);
   return answered?.asked === asked ? answered.told : null;
 }

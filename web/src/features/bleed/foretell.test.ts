@@ -1,7 +1,7 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { outfitJob } from '../../testing/outfit.ts';
 import { orderedNipples } from './bleedView.ts';
-import { foretell, questionFor } from './foretell.ts';
+import { foretell, questionFor, soFar, soFarQuestion } from './foretell.ts';
 
 const ask = (detail: JobDetail) => {
   const order = orderedNipples(detail);
@@ -45,4 +45,31 @@ test('what is said of a nipple that is not on top is simulated', () => {
     fitFacts: [{ id: 'f', said, by: 'Brannoc Hale', at: '2026-11-23T10:00:00.000Z' }],
   };
   expect(ask(low)?.lowNipples).toEqual([nipple]);
+});
+
+test('strokes of all nipples of the circuit are followed in their order; without a new line there is nothing to follow', () => {
+  const detail = outfitJob();
+  const question = ask(detail);
+  if (!question) throw new Error('no question');
+  expect(soFarQuestion(detail, question)).toBeNull();
+  const [one = '', other = one] = question.nipples;
+  const event = (sequence: number, kind: 'stroke' | 'topUp' | 'clear') => ({
+    id: String(sequence),
+    at: '2026-11-23T10:00:00.000Z',
+    sequence,
+    kind,
+  });
+  const pumped = {
+    ...detail,
+    bleedRuns: [
+      { nippleId: one, events: [event(1, 'stroke'), event(4, 'stroke')] },
+      { nippleId: other, events: [event(2, 'topUp'), event(3, 'stroke'), event(5, 'clear')] },
+    ],
+  };
+  const asked = soFarQuestion(pumped, question);
+  expect(asked?.done.map(({ kind }) => kind)).toEqual(['stroke', 'topUp', 'stroke', 'stroke']);
+  expect(soFarQuestion(pumped, { ...question, dryLines: [] })).toBeNull();
+  const left = asked && soFar(asked);
+  expect(left?.most_m3).toBeGreaterThan(left?.least_m3 ?? Infinity);
+  expect(left?.least_m3).toBeGreaterThan(1e-6);
 });

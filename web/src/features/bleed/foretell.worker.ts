@@ -1,5 +1,6 @@
 /** The simulator away from the page. */
-import type { ForetellQuestion } from './foretell.ts';
-import { foretell } from './foretell.ts';
+import type { ForetellQuestion, SoFarQuestion } from './foretell.ts';
+import { foretell, soFar } from './foretell.ts';
 
-self.onmessage = ({ data }: MessageEvent<ForetellQuestion>) => self.postMessage(foretell(data));
+self.onmessage = ({ data }: MessageEvent<ForetellQuestion | SoFarQuestion>) =>
+  self.postMessage('done' in data ? soFar(data) : foretell(data));
