@@ -1,21 +1,14 @@
-/** A click for each stroke, cap and step that is counted: on or off on this device. */
-import { useState } from 'react';
+/** A click for each stroke, cap and step that is counted: on or off for who is signed in. */
 import { TextButton } from '../design/Button.tsx';
-import { canClick, clicks, setClicks, tellCounted } from './counted.ts';
+import type { Counted } from './counted.ts';
+import { canClick } from './counted.ts';
 
-export function ClickSwitch() {
-  const [isOn, setOn] = useState(clicks);
+/** Kept by the page, which tells of what is counted. */
+export function ClickSwitch({ counted: { isHeard, setHeard } }: { readonly counted: Counted }) {
   if (!canClick()) return null;
   return (
-    <TextButton
-      aria-pressed={isOn}
-      onPress={() => {
-        setClicks(!isOn);
-        setOn(!isOn);
-        if (!isOn) tellCounted();
-      }}
-    >
-      {isOn ? 'stop clicking' : 'click when counted'}
+    <TextButton aria-pressed={isHeard} onPress={() => setHeard(!isHeard)}>
+      {isHeard ? 'stop clicking' : 'click when counted'}
     </TextButton>
   );
 }

@@ -1,16 +1,11 @@
-/** A stroke, a cap or a step is counted: felt and heard by who has the eyes on the wheel. Switched per device. */
-const KEY = 'zephyrcombe.click';
+/** A stroke, a cap or a step is counted: felt and heard by who has the eyes on the wheel. */
+import { useOwnSwitch } from './ownSwitch.ts';
+
 const CLICK_s = 0.012;
 
 let sound: AudioContext | null = null;
 
 export const canClick = (): boolean => 'AudioContext' in window;
-export const clicks = (): boolean => canClick() && localStorage.getItem(KEY) === 'on';
-
-export function setClicks(on: boolean): void {
-  if (on) localStorage.setItem(KEY, 'on');
-  else localStorage.removeItem(KEY);
-}
 
 function click(): void {
   sound ??= new AudioContext();
@@ -24,7 +19,21 @@ function click(): void {
 }
 
 /** Nothing waits for it, and nothing is missing where a device has neither. */
-export function tellCounted(): void {
+function tell(isHeard: boolean): void {
   navigator.vibrate?.(25);
-  if (clicks()) click();
+  if (isHeard && canClick()) click();
 }
+
+/** Whether it is heard, switched by each person; and what tells of something counted. */
+export function useCounted() {
+  const [isHeard, setHeard] = useOwnSwitch('click');
+  return {
+    isHeard,
+    setHeard: (isOn: boolean) => {
+      setHeard(isOn);
+      if (isOn) tell(true);
+    },
+    tellCounted: () => tell(isHeard),
+  };
+}
+export type Counted = ReturnType<typeof useCounted>;

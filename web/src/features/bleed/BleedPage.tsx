@@ -11,7 +11,7 @@ import { newestEvent } from '../../api/optimistic.ts';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { ClickSwitch } from '../../app/ClickSwitch.tsx';
-import { tellCounted } from '../../app/counted.ts';
+import { useCounted } from '../../app/counted.ts';
 import { newId } from '../../app/newId.ts';
 import { useWriter } from '../../app/SessionContext.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -208,6 +208,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const { nippleId } = view.turn;
   const navigate = useNavigate();
   const undo = useJobAction('undoBleedEvent', jobId);
+  const counted = useCounted();
   const guard = reservoirGuard(detail, nippleId);
   const circuit = circuitOfPart(detail, nippleId)?.circuit;
   const { control } = vehicleWords(detail.vehicle, circuit ?? partsOf(detail));
@@ -217,7 +218,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const params = { jobId, nippleId };
   const said = () => ({ id: newId(), at: new Date().toISOString(), after: newestEvent(detail) });
   const record = (kind: 'stroke' | 'topUp' | 'clear') => {
-    tellCounted();
+    counted.tellCounted();
     add.mutate({ params, body: { ...said(), kind } });
   };
   const led = useLedStroke(jobId, () => record('stroke'));
@@ -233,7 +234,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
             Nipple {place} of {total}
             {detail.circuits.length > 1 && circuit ? `, ${circuit.name.toLowerCase()}` : ''}
           </Label>
-          {finished ? null : <ClickSwitch />}
+          {finished ? null : <ClickSwitch counted={counted} />}
         </Spread>
         <h1 style={{ fontSize: 27 }}>{view.name}</h1>
       </div>

@@ -4,7 +4,7 @@ import { capsOfJob, isClosed, partsOf, uncountedOpenings } from '@zephyrcombe/co
 import styled from 'styled-components';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
-import { tellCounted } from '../../app/counted.ts';
+import { useCounted } from '../../app/counted.ts';
 import { PlainButton } from '../../design/Button.tsx';
 import { Figure, Fine, Line, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Cautions } from '../job/Cautions.tsx';
@@ -57,6 +57,7 @@ interface CapsOfProps {
 function CapsOf({ hose, end }: CapsOfProps) {
   const detail = useJob();
   const edit = useJobAction('editJobHose', detail.job.id);
+  const { tellCounted } = useCounted();
   const line = partsOf(detail).hoses.find(({ id }) => id === hose.hoseId);
   const jointId = end === 'A' ? line?.fromJointId : line?.toJointId;
   const joint = partsOf(detail).joints.find(({ id }) => id === jointId);

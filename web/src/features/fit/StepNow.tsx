@@ -6,12 +6,11 @@ import { plainStep, stepKey } from '@zephyrcombe/core/plan';
 import { RULE_REASONS, stepDone, stepHow, stepTitle } from '@zephyrcombe/messages';
 import type { Obstacle } from '@zephyrcombe/workshop';
 import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere, passedGate } from '@zephyrcombe/workshop';
-import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { useJobAction } from '../../api/queries.ts';
 import { ClickSwitch } from '../../app/ClickSwitch.tsx';
-import { tellCounted } from '../../app/counted.ts';
+import { useCounted } from '../../app/counted.ts';
 import { newId } from '../../app/newId.ts';
 import { useLatest } from '../../app/useLatest.ts';
 import { PlainButton, PrimaryButton, TextButton } from '../../design/Button.tsx';
@@ -22,7 +21,7 @@ import { CLOSED, useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { Photos } from '../photos/Photos.tsx';
 import { Different } from './Different.tsx';
-import { canReadAloud, readOut, readsAloud, setReadAloud } from './readAloud.ts';
+import { canReadAloud, useReadAloud } from './readAloud.ts';
 import { Fold } from './Fold.ts';
 import { Hand } from './Hand.ts';
 import { useAwake } from './useAwake.ts';
@@ -71,15 +70,13 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
   const title = stepTitle(step, names);
   const how = stepHow(step);
   const gate = fitStepGate(detail, step);
-  const [isAloud, setAloud] = useState(readsAloud);
+  const [isAloud, setAloud] = useReadAloud(how === null ? title : `${title}. ${how}`);
+  const counted = useCounted();
   useAwake(!isClosed(detail.job));
-  useEffect(() => {
-    if (isAloud) readOut(how === null ? title : `${title}. ${how}`);
-  }, [isAloud, title, how]);
   const before = stepsBefore(detail, step);
   const send = (steps: readonly PlanStep[]) => {
     if (take.isError) take.reset();
-    tellCounted();
+    counted.tellCounted();
     take.mutate({
       params: { jobId: detail.job.id },
       body: { steps: steps.map((one) => ({ id: newId(), step: plainStep(one) })), overrides: [] },
@@ -102,15 +99,9 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
           {whereIt(detail, step)}
         </Label>
         <Line $gap={12}>
-          <ClickSwitch />
+          <ClickSwitch counted={counted} />
           {canReadAloud() ? (
-            <TextButton
-              aria-pressed={isAloud}
-              onPress={() => {
-                setReadAloud(!isAloud);
-                setAloud(!isAloud);
-              }}
-            >
+            <TextButton aria-pressed={isAloud} onPress={() => setAloud(!isAloud)}>
               {isAloud ? 'stop reading aloud' : 'read aloud'}
             </TextButton>
           ) : null}

@@ -1,21 +1,20 @@
-/** Steps read out by the browser's own voice, for who has both hands full. Switched per device, off at first. */
-const KEY = 'zephyrcombe.readAloud';
+/** Steps read out by the browser's own voice, for who has both hands full. Switched by each person, off at first. */
+import { useEffect } from 'react';
+import { useOwnSwitch } from '../../app/ownSwitch.ts';
 
 export const canReadAloud = (): boolean => 'speechSynthesis' in window;
-export const readsAloud = (): boolean => canReadAloud() && localStorage.getItem(KEY) === 'on';
 
-export function setReadAloud(on: boolean): void {
-  if (on) localStorage.setItem(KEY, 'on');
-  else {
-    localStorage.removeItem(KEY);
-    if (canReadAloud()) window.speechSynthesis.cancel();
-  }
-}
-
-export function readOut(text: string): void {
-  if (!readsAloud()) return;
-  window.speechSynthesis.cancel();
-  const words = new SpeechSynthesisUtterance(text);
-  words.lang = 'en';
-  window.speechSynthesis.speak(words);
+/** Reads the words out when they come, while it is switched on. */
+export function useReadAloud(text: string): readonly [boolean, (isOn: boolean) => void] {
+  const [isOn, setOn] = useOwnSwitch('readAloud');
+  const isAloud = isOn && canReadAloud();
+  useEffect(() => {
+    if (!isAloud) return;
+    window.speechSynthesis.cancel();
+    const words = new SpeechSynthesisUtterance(text);
+    words.lang = 'en';
+    window.speechSynthesis.speak(words);
+    return () => window.speechSynthesis.cancel();
+  }, [isAloud, text]);
+  return [isAloud, setOn];
 }
