@@ -384,6 +384,8 @@ export const BLEED_ASSUMED_NAMES: Readonly<Record<BleedAssumed, string>> = {
   reservoir: 'the volume of the reservoir',
   heights: 'heights that are usual for such parts',
   cavities: 'the room in calipers and unions',
+  nipples: 'nipples at the top of their calipers, where nobody has looked',
+  absUnit: 'an ABS unit without air, which pumping would not show',
 };
 export const BLEED_MISSING_NAMES: Readonly<Record<BleedMissing, string>> = {
   master: 'a master cylinder',

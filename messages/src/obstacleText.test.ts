@@ -79,13 +79,14 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   jointsLeftOpen: {
     code: 'jointsLeftOpen',
     job: 'New front hose',
-    on: '2026-11-20',
+    at: '2026-11-20T10:00:00.000Z',
     joints: ['Front caliper'],
   },
+  jointsOpenElsewhere: { code: 'jointsOpenElsewhere', job: 'New front hose', joints: ['Front caliper'] },
   itemsLeftOff: {
     code: 'itemsLeftOff',
     job: 'New front hose',
-    on: '2026-11-20',
+    at: '2026-11-20T10:00:00.000Z',
     items: ['Clip at the fork'],
   },
   itemsNotOn: { code: 'itemsNotOn', items: ['Bracket at the fork leg'] },

@@ -165,15 +165,20 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
       };
     case 'jointsLeftOpen':
       return {
-        what: `Left open when “${obstacle.job}” was given up on ${write.date(obstacle.on)}: ${listOf(
+        what: `Left open when “${obstacle.job}” was given up on ${write.date(obstacle.at)}: ${listOf(
           obstacle.joints,
           'and',
         )}.`,
         wayOut: 'Look over: take them into this job, then tighten them and see them dry.',
       };
+    case 'jointsOpenElsewhere':
+      return {
+        what: `Open in “${obstacle.job}”, which is under way: ${listOf(obstacle.joints, 'and')}.`,
+        wayOut: 'Close and sign that job first, or give it up and take its joints into this one.',
+      };
     case 'itemsLeftOff':
       return {
-        what: `Left off when “${obstacle.job}” was given up on ${write.date(obstacle.on)}: ${listOf(
+        what: `Left off when “${obstacle.job}” was given up on ${write.date(obstacle.at)}: ${listOf(
           obstacle.items,
           'and',
         )}.`,

@@ -20,7 +20,7 @@ export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
 export { holdOf, isHeldBefore } from './gates/hold.ts';
 export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';
-export { isLeftTooFar, leftOpenAfter, leftOpenBy } from './gates/leftOpen.ts';
+export { isLeftTooFar, leftOpenAfter, leftOpenBeside, leftOpenBy, openElsewhere } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';
 export { factOf, factsOfKind } from './fitting/facts.ts';
 export type { FitPlan, NameOf } from './fitting/fitPlanOf.ts';

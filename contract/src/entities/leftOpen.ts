@@ -1,6 +1,6 @@
 /** What a job that was given up left open on a vehicle: it does not run until another job has closed it. */
 import { z } from 'zod';
-import { CalendarDate, Id, Name } from './common.ts';
+import { Id, Instant, Name } from './common.ts';
 import { ITEM_KINDS } from './item.ts';
 
 /** How a joint was left: opened, or tightened with something else than it needs; over its limit; tight, and nobody saw it dry. */
@@ -10,7 +10,7 @@ export type LeftJointState = (typeof LEFT_JOINT_STATES)[number];
 export const LeftOpenSchema = z.strictObject({
   jobId: Id,
   jobTitle: Name,
-  on: CalendarDate,
+  at: Instant,
   by: Name,
   /** Each goes when a job that works on it is signed off. */
   circuits: z.array(z.strictObject({ id: Id, name: Name })),

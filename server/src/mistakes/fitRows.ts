@@ -415,6 +415,19 @@ export const FITTING: readonly MistakeRow[] = [
         await upTo(job, (step) => step.kind === 'join');
         return job.said(job.nipple('stroke'));
       },
+      'counted in another job on the same circuit': async (job) => {
+        await begun(job);
+        await upTo(job, ({ kind }) => kind === 'takeOff');
+        const next = await job.next({ circuitIds: [(await job.circuit()).id] });
+        return next.said(next.nipple('stroke'));
+      },
+      'and after the job that opened it was given up': async (job) => {
+        await begun(job);
+        await upTo(job, ({ kind }) => kind === 'takeOff');
+        await job.done(job.giveUp());
+        const next = await job.next({ circuitIds: [(await job.circuit()).id] });
+        return next.said(next.nipple('stroke'));
+      },
     },
     clean: async (job) => {
       await job.specified();

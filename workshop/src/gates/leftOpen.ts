@@ -67,31 +67,55 @@ function leftOpenHere(detail: JobDetail): readonly LeftOpen[] {
 
 const sameName = (a: string, b: string) => a.trim().toLocaleLowerCase() === b.trim().toLocaleLowerCase();
 
+/** In this job, and not only tightened here before the other one left it open. */
+function isTakenUp(detail: JobDetail, jointId: string, leftAt: string): boolean {
+  const last = detail.torqueRecords.findLast((record) => record.jointId === jointId);
+  return (
+    detail.joints.some((joint) => joint.jointId === jointId) &&
+    (last === undefined || Date.parse(last.at) >= Date.parse(leftAt))
+  );
+}
+
 /** What is in this job already has its own gate. */
 export function leftOpenGate(detail: JobDetail): readonly Obstacle[] {
-  return leftOpenHere(detail).flatMap(({ jobTitle: job, on, joints, items }) => {
-    const out = joints.filter(({ id }) => !detail.joints.some(({ jointId }) => jointId === id));
+  return leftOpenHere(detail).flatMap(({ jobTitle: job, at, joints, items }) => {
+    const out = joints.filter(({ id }) => !isTakenUp(detail, id, at));
     const off = items.filter(
       ({ kind, name }) => !detail.items.some((own) => own.kind === kind && sameName(own.name, name)),
     );
     return [
       ...(out.length > 0
-        ? [{ code: 'jointsLeftOpen' as const, job, on, joints: out.map(({ name }) => name) }]
+        ? [{ code: 'jointsLeftOpen' as const, job, at, joints: out.map(({ name }) => name) }]
         : []),
       ...(off.length > 0
-        ? [{ code: 'itemsLeftOff' as const, job, on, items: off.map(({ name }) => name) }]
+        ? [{ code: 'itemsLeftOff' as const, job, at, items: off.map(({ name }) => name) }]
         : []),
     ];
   });
 }
 
-/** What stays open on the vehicle when this job is signed off. */
+/** Joints of its circuits that another job which is under way has open, or over their limit: it is signed first, or given up. */
+export function openElsewhere(detail: JobDetail, other: JobDetail): readonly Obstacle[] {
+  const own = new Set(partsOf(detail).joints.map(({ id }) => id));
+  const open = leftOpenBy(other).joints.filter(({ id, state }) => state !== 'unproved' && own.has(id));
+  return open.length > 0
+    ? [{ code: 'jointsOpenElsewhere', job: other.job.title, joints: open.map(({ name }) => name) }]
+    : [];
+}
+
+/** What is left open on circuits that this job does not work on: the vehicle does not run by this signature. */
+export const leftOpenBeside = (detail: JobDetail): readonly LeftOpen[] =>
+  leftOpenAfter(detail.vehicle.leftOpen ?? [], detail);
+
+/** What stays open on the vehicle when this job is signed off; what nobody who signs has seen stays as well. */
 export function leftOpenAfter(
   leftOpen: readonly LeftOpen[],
-  detail: Pick<JobDetail, 'circuits'>,
+  detail: Pick<JobDetail, 'circuits' | 'vehicle'>,
 ): readonly LeftOpen[] {
+  const seen = new Set((detail.vehicle.leftOpen ?? []).map(({ jobId }) => jobId));
   const isHere = (circuitId: string) => detail.circuits.some(({ circuit }) => circuit.id === circuitId);
   return leftOpen.flatMap((left) => {
+    if (!seen.has(left.jobId)) return [left];
     const circuits = left.circuits.filter(({ id }) => !isHere(id));
     if (circuits.length === left.circuits.length) return [left];
     if (circuits.length === 0) return [];

@@ -75,19 +75,20 @@ export type Obstacle =
       readonly others: readonly string[];
     }
   | { readonly code: 'itemsNotOn'; readonly items: readonly string[] }
-  /** Another job was given up with them so, on this day. */
+  /** Another job was given up with them so, at this time. */
   | {
       readonly code: 'jointsLeftOpen';
       readonly job: string;
-      readonly on: string;
+      readonly at: string;
       readonly joints: readonly string[];
     }
   | {
       readonly code: 'itemsLeftOff';
       readonly job: string;
-      readonly on: string;
+      readonly at: string;
       readonly items: readonly string[];
     }
+  | { readonly code: 'jointsOpenElsewhere'; readonly job: string; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
   | {

@@ -24,7 +24,7 @@ const NIPPLE = { bore_m: 0.0015, length_m: 0.012, discharge: 0.62 } as const;
 const INLET = 0.4;
 const LOW_NIPPLE = 0.75;
 
-export type BleedAssumed = 'reservoir' | 'heights' | 'cavities';
+export type BleedAssumed = 'reservoir' | 'heights' | 'cavities' | 'nipples' | 'absUnit';
 export type BleedMissing = 'master' | 'masterBore' | 'leverStroke' | 'leverRatio' | 'nipple';
 
 export interface DrawnBrake {
@@ -34,9 +34,10 @@ export interface DrawnBrake {
   readonly hosts: ReadonlyMap<string, string>;
 }
 
-/** Ids of nipples that somebody has seen below the top of their caliper. */
+/** Nipples of which somebody has said where they stand: below the top of their caliper, or at it. */
 export interface BrakeSeen {
   readonly lowNipples: readonly string[];
+  readonly topNipples: readonly string[];
 }
 
 const volumeOf = ({ kind }: HydraulicComponent): number =>
@@ -79,7 +80,7 @@ export function missingForBleeding({ components }: Hydraulics): readonly BleedMi
 /** Null where something is missing without which there is nothing to simulate. */
 export function drawnBrake(
   circuit: Hydraulics,
-  { lowNipples }: BrakeSeen = { lowNipples: [] },
+  { lowNipples, topNipples }: BrakeSeen = { lowNipples: [], topNipples: [] },
 ): DrawnBrake | null {
   if (missingForBleeding(circuit).length > 0) return null;
   const { components, joints, hoses } = circuit;
@@ -159,6 +160,12 @@ export function drawnBrake(
         ? (['heights'] as const)
         : []),
       'cavities',
+      ...(nipples.some(({ id }) => !lowNipples.includes(id) && !topNipples.includes(id))
+        ? (['nipples'] as const)
+        : []),
+      ...(components.some(({ id, kind }) => reached.has(id) && kind === 'absUnit')
+        ? (['absUnit'] as const)
+        : []),
     ],
     hosts: new Map(nipples.map(({ id, on }) => [id, on])),
   };

@@ -53,12 +53,14 @@ test('a new hose is filled from the master on: its air comes out, and the stroke
 
 test('a nipple that is not on top leaves air in its caliper, and runs clear all the same', () => {
   const [nipple = ''] = nipples;
-  const low = drawnBrake(circuit, { lowNipples: [nipple] });
+  const low = drawnBrake(circuit, { lowNipples: [nipple], topNipples: nipples.slice(1) });
   if (!low) throw new Error('no brake');
   const host = low.hosts.get(nipple) ?? '';
   const plan = { nipples, dryLines: circuit.hoses.map(({ id }) => id), dryParts: { [host]: 1 } };
   const [right, wrong] = [predictBleeding(brake, plan), predictBleeding(low, plan)];
   expect(right.left.find(({ id }) => id === host)?.air_m3 ?? 0).toBeLessThan(1e-8);
+  expect(brake.assumed).toContain('nipples');
+  expect(low.assumed).not.toContain('nipples');
   expect(wrong.nipples.every(({ isClear }) => isClear)).toBe(true);
   expect(wrong.left.find(({ id }) => id === host)?.air_m3).toBeGreaterThan(2e-6);
 });

@@ -6,7 +6,8 @@ interface Open {
   readonly jobId: string;
   readonly vehicleId: string;
   readonly jobTitle: string;
-  readonly on: string;
+  /** Of before only the day was kept. */
+  readonly at: string;
   readonly by: string;
   readonly circuitId: string;
   readonly circuit: string;
@@ -23,7 +24,7 @@ interface OffItem {
   readonly name: string;
 }
 
-const OPEN = `SELECT job.id AS jobId, job.vehicleId, job.title AS jobTitle, JSON_VALUE(job.abandoned, '$.on') AS \`on\`,
+const OPEN = `SELECT job.id AS jobId, job.vehicleId, job.title AS jobTitle, CONCAT(JSON_VALUE(job.abandoned, '$.on'), 'T00:00:00.000Z') AS at,
     JSON_VALUE(job.abandoned, '$.by') AS \`by\`, circuit.id AS circuitId, circuit.name AS circuit
   FROM job JOIN job_circuit ON job_circuit.jobId = job.id JOIN circuit ON circuit.id = job_circuit.circuitId
   WHERE job.status = 'abandoned' AND JSON_VALUE(job.abandoned, '$.brakeLeftOpen') = 1 AND NOT EXISTS (
@@ -64,7 +65,7 @@ export async function up(queries: QueryInterface): Promise<void> {
       return {
         jobId,
         jobTitle: own[0]?.jobTitle,
-        on: own[0]?.on,
+        at: own[0]?.at,
         by: own[0]?.by,
         circuits: own.map(({ circuitId, circuit }) => ({ id: circuitId, name: circuit })),
         joints: joints

@@ -130,18 +130,19 @@ export async function writeStroke(database: Database, event: NewEvent): Promise<
 }
 
 /**
- * Joints that stand open where a stroke at this nipple would press fluid: on its circuit, and on one that shares a master, a unit or a
- * reservoir with it. By the last step at each that opens or joins it.
+ * Joints that stand open where a stroke at this nipple would press fluid: on its circuit, and on one that shares a part with it. By
+ * the last step at each that opens or joins it, in whichever job of the vehicle it was taken.
  */
 export async function openJointsAt(
   database: Database,
   jobId: string,
   nippleId: string,
 ): Promise<readonly string[]> {
-  const rows = await database.sequelize.query<{ name: string; kind: string }>(
-    `SELECT joint.name, JSON_VALUE(taken.step, '$.kind') AS kind
-    FROM fit_step AS taken JOIN joint ON joint.id = JSON_VALUE(taken.step, '$.joint')
-    WHERE taken.jobId = :jobId AND JSON_VALUE(taken.step, '$.kind') IN ('open', 'join')
+  const rows = await database.sequelize.query<{ id: string; name: string; kind: string }>(
+    `SELECT joint.id, joint.name, JSON_VALUE(taken.step, '$.kind') AS kind
+    FROM job AS asked JOIN job ON job.vehicleId = asked.vehicleId JOIN fit_step AS taken ON taken.jobId = job.id
+    JOIN joint ON joint.id = JSON_VALUE(taken.step, '$.joint')
+    WHERE asked.id = :jobId AND joint.retired = 0 AND JSON_VALUE(taken.step, '$.kind') IN ('open', 'join')
       AND NOT EXISTS (SELECT 1 FROM fit_step AS undoing WHERE undoing.jobId = taken.jobId AND undoing.undoesId = taken.id)
       AND joint.circuitId IN (
         SELECT own.circuitId FROM component AS own WHERE own.id = :nippleId
@@ -152,8 +153,8 @@ export async function openJointsAt(
     ORDER BY taken.sequence`,
     { type: QueryTypes.SELECT, replacements: { jobId, nippleId } },
   );
-  const last = new Map(rows.map(({ name, kind }) => [name, kind]));
-  return [...last].flatMap(([name, kind]) => (kind === 'open' ? [name] : []));
+  const last = new Map(rows.map((row) => [row.id, row]));
+  return [...last.values()].flatMap(({ name, kind }) => (kind === 'open' ? [name] : []));
 }
 
 export const isKnownEvent = async ({ JobEvent }: Models, id: string): Promise<boolean> =>

@@ -463,6 +463,11 @@ test('a lever that sank while it was held is signed by nobody, until it was held
   // Ever slower is no proof either.
   await held(30, 32, 32.2);
   expect(fields(await job.finish())).toEqual(['leverSinks']);
+  // What sank is not answered by saying that nobody held it, nor by one reading more.
+  await job.done(job.say('holdTest', id, null));
+  expect(fields(await job.finish())).toEqual(['leverSinks']);
+  await held(30);
+  expect(fields(await job.finish())).toEqual(['leverSinks']);
   await held(30, 30.4);
   expect((await job.finish()).statusCode).toBe(200);
   // Of a circuit that is not in the job nothing is said.

@@ -37,7 +37,7 @@ export async function abandonJob(action: JobAction, body: ParsedBody<'abandonJob
       {
         jobId: detail.job.id,
         jobTitle: detail.job.title,
-        on: abandoned.on,
+        at: now.toISOString(),
         by: person.name,
         ...leftOpenBy(detail),
       },

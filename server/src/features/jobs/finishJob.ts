@@ -1,10 +1,12 @@
 /** Signing a job off: the gates, the fluid service record with its next due, and the vehicle as it is now. */
 import type { Circuit, JobDetail, JobHose, Override } from '@zephyrcombe/contract';
 import { lineMadeOf, lineOfJob, partsOf } from '@zephyrcombe/contract';
+import type { Obstacle } from '@zephyrcombe/workshop';
 import {
   digestOf,
   leftOn,
   leftOpenAfter,
+  openElsewhere,
   signatureFacts,
   signCautions,
   signGate,
@@ -21,11 +23,13 @@ import {
   strictestInterval,
 } from '@zephyrcombe/core';
 import type { Caution } from '@zephyrcombe/core';
+import { Op } from 'sequelize';
 import { calendarDateOf } from '../../dependencies.ts';
 import { AppProblem, fieldProblem } from '../../http/appProblem.ts';
 import { requireTyped } from '../../http/requireTyped.ts';
 import type { ParsedBody } from '../../http/handlers.ts';
 import type { JobAction } from './jobAction.ts';
+import { loadDetails } from './job.repository.ts';
 import { keptEvidence } from '../evidence/keptEvidence.ts';
 import { requireAnswered, requireAsSeen, requireWay, told } from './jobAction.ts';
 import { changeLeftOpen } from '../vehicles/leftOpen.ts';
@@ -42,7 +46,7 @@ export async function finishJob(action: JobAction, body: Body): Promise<void> {
   const { detail, models, transaction, log, person, now } = action;
   const signed = signatureFacts(detail);
   requireAsSeen(body.seen, signed);
-  requireWay(signGate(detail), person);
+  requireWay([...signGate(detail), ...(await openInOthers(action))], person);
   const today = calendarDateOf(now);
   if (body.servicedOn > today) throw fieldProblem('servicedOn', 'inFuture');
   const fluids = fluidsOf(detail, body);
@@ -88,6 +92,21 @@ export async function finishJob(action: JobAction, body: Body): Promise<void> {
     overrides: body.overrides,
     cautions: told(cautions),
   });
+}
+
+/** What other jobs of the vehicle that are under way have open on the circuits of this one. */
+async function openInOthers({
+  detail,
+  models,
+  transaction,
+  database,
+}: JobAction): Promise<readonly Obstacle[]> {
+  const rows = await models.Job.findAll({
+    where: { vehicleId: detail.vehicle.id, status: 'open', id: { [Op.ne]: detail.job.id } },
+    transaction,
+  });
+  const others = await loadDetails(database, rows, transaction);
+  return others.flatMap((other) => openElsewhere(detail, other));
 }
 
 /** Each circuit of the job with the fluid that went into it. */

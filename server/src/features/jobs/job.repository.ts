@@ -32,10 +32,11 @@ export async function loadJobDetail(database: Database, jobId: string): Promise<
 export async function loadDetails(
   database: Database,
   jobs: readonly JobRow[],
+  transaction?: Transaction,
 ): Promise<readonly JobDetail[]> {
   if (jobs.length === 0) return [];
-  const parts = await partsOfJobs(database, jobs);
-  const around = await surroundingsOf(database, jobs, parts);
+  const parts = await partsOfJobs(database, jobs, transaction);
+  const around = await surroundingsOf(database, jobs, parts, transaction);
   return jobs.flatMap((job, index) => {
     const own = parts[index];
     return own ? [detailOf(job, own, around)] : [];

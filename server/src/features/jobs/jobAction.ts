@@ -21,7 +21,7 @@ import { isWritten, sentIdOf, wasWritten } from '../../database/sentChange.ts';
 import { actedAt } from '../../http/actedAt.ts';
 import type { FastifyRequest } from 'fastify';
 import type { Transaction } from 'sequelize';
-import type { Models } from '../../database/database.ts';
+import type { Database, Models } from '../../database/database.ts';
 import type { Dependencies } from '../../dependencies.ts';
 import { AppProblem } from '../../http/appProblem.ts';
 import { personOf } from '../../http/access.ts';
@@ -36,6 +36,7 @@ export interface JobAction {
   readonly detail: JobDetail;
   readonly person: Person;
   readonly now: Date;
+  readonly database: Database;
   readonly models: Models;
   readonly transaction: Transaction;
   /** Appends to the job's log. */
@@ -96,6 +97,7 @@ export async function onOpenJob(
       detail,
       person,
       now,
+      database,
       models,
       transaction,
       log: async (kind, entry) => {

@@ -1,5 +1,6 @@
 /** A brake that one job leaves open is closed by another, or the vehicle does not run. */
 import type { VehicleDetail } from '@zephyrcombe/contract';
+import { partsOf } from '@zephyrcombe/contract';
 import { randomUUID } from 'node:crypto';
 import * as migration from '../../database/migrations/0026-left-open.ts';
 import { PlayedJob } from '../../mistakes/playedJob.ts';
@@ -95,8 +96,47 @@ test('in a book of before it is read from the jobs that were given up, unless on
   const queries = server.database.sequelize.getQueryInterface();
   await migration.down(queries);
   await migration.up(queries);
-  // How a joint was left was not kept then.
+  // How a joint was left, and at what hour, was not kept then.
   const [read] = await leftOn(open);
-  expect(read).toMatchObject({ ...before, joints: [{ ...before?.joints[0], state: 'open' }] });
+  expect(read).toMatchObject({
+    ...before,
+    at: '2026-11-23T00:00:00.000Z',
+    joints: [{ ...before?.joints[0], state: 'open' }],
+  });
   expect(await leftOn(closed)).toEqual([]);
+});
+
+test('a circuit that another open job has open is not signed, until that one is closed', async () => {
+  const job = await play();
+  await job.specified();
+  await job.done(job.offerUp());
+  await job.done(job.follow(({ kind }) => kind === 'takeOff'));
+  const fluid = await job.next({ circuitIds: [(await job.circuit()).id] });
+  await fluid.done(fluid.job({ endsConfirmed: true }));
+  expect(await refusals(fluid)).toContain('jointsOpenElsewhere');
+  // Tight in its own job, it is that job's to prove.
+  await job.fitted();
+  await job.torqued();
+  expect(await refusals(fluid)).not.toContain('jointsOpenElsewhere');
+});
+
+test('a joint that was tight in this job before another one opened it and was given up is closed anew', async () => {
+  const job = await play();
+  await job.specified();
+  await job.done(job.offerUp());
+  const { jointId } = await job.joint('B');
+  const early = await job.next({ jointIds: [jointId] });
+  await early.done(early.job({ endsConfirmed: true }));
+  await early.done(early.editJoint({ boltState: 'new' }, 'B'));
+  await early.fitted();
+  await early.done(early.torque('B'));
+  await early.bled();
+  server.pass(60_000);
+  await job.done(job.follow(({ kind }) => kind === 'takeOff'));
+  server.pass(60_000);
+  await job.done(job.giveUp());
+  const refused = problemOf(await early.finish());
+  expect(refused.errors).toMatchObject([{ field: 'jointsLeftOpen' }]);
+  const name = partsOf(await early.now()).joints.find(({ id }) => id === jointId)?.name;
+  expect(refused.detail).toContain(name);
 });

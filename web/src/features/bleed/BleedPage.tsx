@@ -221,7 +221,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
     counted.tellCounted();
     add.mutate({ params, body: { ...said(), kind } });
   };
-  const led = useLedStroke(jobId, () => record('stroke'));
+  const led = useLedStroke(() => record('stroke'));
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
   const empty = guard?.ok === true && guard.value.strokesLeft <= 0;

@@ -111,7 +111,7 @@ function SoFarLine({ left: { least_m3, most_m3, where } }: { readonly left: SoFa
       By the strokes so far,{' '}
       {most_m3 < NOTHING_m3
         ? 'no air is left that a simulation knows of.'
-        : `between ${write.volume(least_m3)} and ${write.volume(most_m3)} of air are still inside, most of it in ${lowerFirst(name)}.`}
+        : `between ${write.volume(least_m3)} and ${write.volume(most_m3)} of air are still inside, with calipers that stayed full or lost half; most of it in ${lowerFirst(name)}.`}
     </p>
   );
 }

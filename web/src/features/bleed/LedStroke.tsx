@@ -1,6 +1,7 @@
 /** Each stroke led by the screen: lever and nipple as they stand, and a button that can only go round the right way. */
+import { useState } from 'react';
 import styled from 'styled-components';
-import { useDraft } from '../../app/useDraft.ts';
+import { useOwnSwitch } from '../../app/ownSwitch.ts';
 import { TextButton } from '../../design/Button.tsx';
 import { Label } from '../../design/layout.ts';
 import { SIZE, colour } from '../../design/tokens.ts';
@@ -35,17 +36,23 @@ export interface LedStroke {
 }
 
 /** `onStroke` when the lever has been let go: then it counts. */
-export function useLedStroke(jobId: string, onStroke: () => void): LedStroke {
-  const [led, setLed] = useDraft(`led.${jobId}`, { isOn: false, phase: 0 });
+export function useLedStroke(onStroke: () => void): LedStroke {
+  const [isOn, setOn] = useOwnSwitch('leadStrokes');
+  // Of the nipple that is shown: at another one a stroke begins with its own.
+  const [phase, setPhase] = useState(0);
   return {
-    ...led,
+    isOn,
+    phase,
     press: () => {
-      const isDone = led.phase === PHASES.length - 1;
-      setLed({ ...led, phase: isDone ? 0 : led.phase + 1 });
+      const isDone = phase === PHASES.length - 1;
+      setPhase(isDone ? 0 : phase + 1);
       if (isDone) onStroke();
     },
-    turn: () => setLed({ isOn: !led.isOn, phase: 0 }),
-    startOver: () => setLed({ ...led, phase: 0 }),
+    turn: () => {
+      setOn(!isOn);
+      setPhase(0);
+    },
+    startOver: () => setPhase(0),
   };
 }
 

@@ -11,6 +11,7 @@ export interface ForetellQuestion {
   /** In their order. */
   readonly nipples: readonly string[];
   readonly lowNipples: readonly string[];
+  readonly topNipples: readonly string[];
   readonly dryLines: readonly string[];
 }
 export type Foretold =
@@ -30,8 +31,8 @@ export interface SoFar {
 }
 
 /** Null where nothing can be simulated. */
-export function soFar({ circuit, lowNipples, dryLines, done }: SoFarQuestion): SoFar | null {
-  const brake = drawnBrake(circuit, { lowNipples });
+export function soFar({ circuit, lowNipples, topNipples, dryLines, done }: SoFarQuestion): SoFar | null {
+  const brake = drawnBrake(circuit, { lowNipples, topNipples });
   if (!brake) return null;
   const half = Object.fromEntries([...new Set(brake.hosts.values())].map((id) => [id, HALF]));
   const [least, most] = [
@@ -68,8 +69,8 @@ export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | nu
   return done.some(({ kind }) => kind === 'stroke') ? { ...rest, done } : null;
 }
 
-export function foretell({ circuit, nipples, lowNipples, dryLines }: ForetellQuestion): Foretold {
-  const brake = drawnBrake(circuit, { lowNipples });
+export function foretell({ circuit, nipples, lowNipples, topNipples, dryLines }: ForetellQuestion): Foretold {
+  const brake = drawnBrake(circuit, { lowNipples, topNipples });
   if (!brake) return { ok: false, missing: missingForBleeding(circuit) };
   const known = nipples.filter((id) => brake.hosts.has(id));
   return {
@@ -97,6 +98,7 @@ export function questionFor(
     },
     nipples: order.filter(isHere),
     lowNipples: order.filter((id) => isHere(id) && factOf(detail, 'nippleTop', id) === false),
+    topNipples: order.filter((id) => isHere(id) && factOf(detail, 'nippleTop', id) === true),
     dryLines: [
       ...detail.hoses.map(({ hoseId }) => hoseId),
       ...detail.lines.map(({ lineId }) => lineId),

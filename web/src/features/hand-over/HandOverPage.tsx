@@ -1,6 +1,6 @@
 /** Final checks, the fluid record with its next due, the signature. */
 import { partsOf } from '@zephyrcombe/contract';
-import { isDry, isTorqued, progressOf } from '@zephyrcombe/workshop';
+import { isDry, isTorqued, leftOpenBeside, progressOf } from '@zephyrcombe/workshop';
 import { handoverNames, STAGE_NAMES, vehicleWords } from '@zephyrcombe/messages';
 import { handoverChecks } from '@zephyrcombe/core';
 import { Link } from 'react-router';
@@ -11,6 +11,7 @@ import { Columns, Fine, Sheet, SheetTitle, Stack } from '../../design/layout.ts'
 import { Notice } from '../../design/Notice.tsx';
 import { useJob } from '../job/JobContext.ts';
 import { jointsInOrder } from '../job/jobView.ts';
+import { LeftOpenNotice } from '../vehicles/LeftOpen.tsx';
 import { HoldTests } from './HoldTest.tsx';
 import { Reasons } from './Reasons.tsx';
 import { SignedOff } from './SignedOff.tsx';
@@ -36,6 +37,11 @@ function OpenHandOver() {
             <Link to={`/jobs/${detail.job.id}/${missing}`}>Go to {STAGE_NAMES[missing]}</Link>
           </Notice>
         )}
+        {leftOpenBeside(detail).map((left) => (
+          <LeftOpenNotice key={left.jobId} left={left}>
+            <p>This signature does not close it.</p>
+          </LeftOpenNotice>
+        ))}
         {detail.joints.length === 0 ? null : <DryJoints />}
         <HoldTests />
         <BenchChecks names={handoverNames(words)} />

@@ -26,7 +26,7 @@ export function LeftOpenNotice({ left, children }: LeftOpenNoticeProps) {
     >
       <p>
         {left.by} gave up <Link to={`/jobs/${left.jobId}/look-over`}>{left.jobTitle}</Link> on{' '}
-        {write.date(left.on)}. The vehicle does not run until another job has closed it.
+        {write.date(left.at)}. The vehicle does not run until another job has closed it.
       </p>
       {joints.length + items.length > 0 ? (
         <ul style={{ fontSize: SIZE.small }}>
