@@ -8,6 +8,7 @@ import {
   moveLever,
   openNipple,
   putAir,
+  BRAKE_FLUID,
 } from '@zephyrcombe/core/bleeding';
 
 const STROKE_m = 0.03;
@@ -56,12 +57,7 @@ function sixLines(): BleedSystem {
     );
   }
   return {
-    fluid: {
-      density_kg_m3: 1050,
-      viscosity_Pa_s: 0.0157,
-      bulkModulus_Pa: 1.8e9,
-      surfaceTension_N_m: 0.0355,
-    },
+    fluid: BRAKE_FLUID,
     atmosphere_Pa: 101_325,
     reservoirs: [{ id: 'r', usable_m3: 0.01, filled_m3: 0.01, height_m: 0.95 }],
     parts,

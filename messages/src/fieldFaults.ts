@@ -69,6 +69,7 @@ export const FIELD_FAULTS = {
   hasWork: (part: string) => `${part} has work on record`,
   wasBled: (circuit: string) => `${circuit} was bled in this job`,
   wasLaidOut: (circuit: string) => `${circuit} was laid out another way`,
+  leftOpenBy: (title: string) => `was left open by the job “${title}”`,
   inJob: (title: string) => `is in the job “${title}”`,
   servicesKept: (count: number) => `${count} fluid services are on record`,
 } as const;
@@ -87,6 +88,8 @@ export function fieldFaultText<Code extends FieldFault>(code: Code, ...facts: Fi
 /** Why something is not done, with the way out. */
 export const REFUSALS = {
   workOnLeaving: 'Work is recorded on what would leave the job. Strike it out first.',
+  leftOpenOnDrawing:
+    'A joint that would go was left open by a job that was given up. Close it in another job first.',
   lineInOpenJob:
     'An open job replaces a line that would go. Take it out of that job first, or sign the job off.',
   notToLayOut: 'Other layouts are for two or three calipers on one master, joined by hoses and banjos only.',

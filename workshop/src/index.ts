@@ -35,7 +35,7 @@ export {
   tightenGate,
 } from './fitting/gate.ts';
 export type { NamedStep } from './fitting/namedStep.ts';
-export { idsIn, named } from './fitting/namedStep.ts';
+export { idsIn, named, patternOf } from './fitting/namedStep.ts';
 export { assumedHolds, holdsOf } from './fitting/holds.ts';
 export type { FitTools } from './fitting/tools.ts';
 export { fitTimes, fitTools } from './fitting/tools.ts';

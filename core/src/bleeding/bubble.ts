@@ -61,7 +61,7 @@ export function bubbleRise(line: BubbleLine): Result<BubbleRise> {
 }
 
 /** Bo − 0.842 = 1.25·Ca^(2/9) + 2.24·Ca^(1/3), by halving in the logarithm. */
-function capillaryOf(bond: number): number {
+export function capillaryOf(bond: number): number {
   let [low, high] = [-60, 10];
   for (let step = 0; step < 200; step += 1) {
     const middle = (low + high) / 2;

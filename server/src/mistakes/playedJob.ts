@@ -34,6 +34,7 @@ import type { FitOptions } from '../testing/fitting.ts';
 import { putOn, putTogether, sendSteps, takeAll, takeBack } from '../testing/fitting.ts';
 import type { TestServer } from '../testing/testServer.ts';
 import { problemOf } from '../testing/testServer.ts';
+import { ROW_OF } from './rowOf.ts';
 
 type Reply = Awaited<ReturnType<TestServer['ask']>>;
 
@@ -48,39 +49,6 @@ export interface PlayOptions {
   /** How the drawing differs from the demo's. */
   readonly draw?: (drawing: HydraulicsEntry) => HydraulicsEntry;
 }
-
-/** Catalogue rows that a gate without a caution of its own stands for. */
-const ROW_OF: Readonly<Record<string, string>> = {
-  changedSinceSpecified: 'M107',
-  changedSinceMeasured: 'M107',
-  changedSinceTorqued: 'M107',
-  changedSinceQuoted: 'M108',
-  boxReturned: 'M109',
-  boxNotAsOrdered: 'M107',
-  changedSinceBox: 'M107',
-  reservoirEmpty: 'M50',
-  sharedReservoirEmpty: 'M106',
-  'step.cutFace': 'M43',
-  levelAtMark: 'M79',
-  lineOpen: 'M111',
-  tightenedTooFar: 'M71',
-  portNotSeen: 'M102',
-  movesOtherwise: 'M10',
-  notProved: 'M37',
-  'fitImpossible.PR7': 'M37',
-  'fitImpossible.OF8': 'M51',
-  'fitImpossible.ON7': 'M61',
-  'fitImpossible.FL2': 'M50',
-  'fitWaits.ON1': 'M55',
-  'fitWaits.ON2': 'M56',
-  'fitWaits.ON3': 'M60',
-  'fitWaits.OF7': 'M54',
-  'fitWaits.OF9': 'M46',
-  'fitWaits.CP1': 'M64',
-  'fitWaits.CP2': 'M35',
-  'fitNotPlanned.OF7': 'M54',
-  changedSinceProved: 'M37',
-};
 
 export interface Said {
   readonly refused: boolean;

@@ -18,7 +18,8 @@ import {
 } from './bleeding.ts';
 import { uprightRise } from './boreRise.ts';
 import type { BleedPart } from './system.ts';
-import { TEST_FLUID, testBrake, testMaster, testNipple } from './testing/abuse.ts';
+import { BRAKE_FLUID } from './system.ts';
+import { testBrake, testMaster, testNipple } from './testing/abuse.ts';
 
 const line = (id: string, from: string, over: object = {}): BleedPart => ({
   kind: 'line',
@@ -68,8 +69,8 @@ describe('flow', () => {
       }),
     );
     openNipple(bled, 'n', 1);
-    const path = flowPath([{ bore_m: 0.0032, length_m: 0.9 }], NIPPLE, TEST_FLUID);
-    expect(steady(bled) / flowAt(head_Pa(0.6, TEST_FLUID), path)).toBeCloseTo(1, 3);
+    const path = flowPath([{ bore_m: 0.0032, length_m: 0.9 }], NIPPLE, BRAKE_FLUID);
+    expect(steady(bled) / flowAt(head_Pa(0.6, BRAKE_FLUID), path)).toBeCloseTo(1, 3);
   });
 
   test('a tee shares it by resistance', () => {
@@ -89,8 +90,8 @@ describe('flow', () => {
     openNipple(bled, 'a', 1);
     openNipple(bled, 'b', 1);
     const of = (length_m: number, nipple: typeof NIPPLE | null = NIPPLE) =>
-      flowPath([{ bore_m: 0.0032, length_m }], nipple, TEST_FLUID);
-    const { flows_m3_s } = splitFlow(head_Pa(0.6, TEST_FLUID), of(0.55, null), [of(0.35), of(0.75)]);
+      flowPath([{ bore_m: 0.0032, length_m }], nipple, BRAKE_FLUID);
+    const { flows_m3_s } = splitFlow(head_Pa(0.6, BRAKE_FLUID), of(0.55, null), [of(0.35), of(0.75)]);
     advance(bled, 1);
     const before = ['a', 'b'].map((id) => passedAt(bled, id).liquid_m3);
     advance(bled, 1);
@@ -127,7 +128,7 @@ describe('flow', () => {
     advance(bled, 0.5);
     openNipple(bled, 'n', 1);
     advance(bled, 3);
-    const path = flowPath([{ bore_m: 0.0032, length_m: 0.9 }], NIPPLE, TEST_FLUID);
+    const path = flowPath([{ bore_m: 0.0032, length_m: 0.9 }], NIPPLE, BRAKE_FLUID);
     const { out_m3 } = burst(held, 20_000, path);
     // The line and the master give some as well, a fiftieth.
     expect(passedAt(bled, 'n').liquid_m3 / out_m3).toBeGreaterThan(1);
@@ -225,7 +226,7 @@ describe('air', () => {
     expect(still.above).toBeLessThan(1e-6);
     const carried = drift(0.006, 60_000);
     expect(carried.below).toBeGreaterThan(5e-7);
-    expect(uprightRise(0.0032, TEST_FLUID)).toBe(0);
+    expect(uprightRise(0.0032, BRAKE_FLUID)).toBe(0);
   });
 });
 

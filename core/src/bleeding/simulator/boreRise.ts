@@ -2,7 +2,7 @@
  * How fast a long bubble rises in a line: not at all up to the critical bore, above it the lower of the law near that bore
  * (F. P. Bretherton 1961) and the general one (G. B. Wallis 1969), both from memory; good to a third.
  */
-import { CRITICAL_BOND, GRAVITY_m_per_s2 } from '../bubble.ts';
+import { capillaryOf, CRITICAL_BOND, GRAVITY_m_per_s2 } from '../bubble.ts';
 import type { BleedFluid, BleedLine } from './system.ts';
 
 /** Upright, still fluid, metres a second. */
@@ -13,20 +13,9 @@ export function uprightRise(
   const bond = (density_kg_m3 * GRAVITY_m_per_s2 * (bore_m / 2) ** 2) / surfaceTension_N_m;
   if (bond <= CRITICAL_BOND) return 0;
   return Math.min(
-    near(bond - CRITICAL_BOND) * (surfaceTension_N_m / viscosity_Pa_s),
+    capillaryOf(bond) * (surfaceTension_N_m / viscosity_Pa_s),
     general(bore_m, 4 * bond, density_kg_m3 / viscosity_Pa_s),
   );
-}
-
-/** Bo − 0.842 = 1.25·Ca^(2/9) + 2.24·Ca^(1/3), solved for the capillary number by halving: the right side only grows. */
-function near(over: number): number {
-  let [low, high] = [0, (over / 2.24) ** 3];
-  for (let round = 0; round < 80; round += 1) {
-    const middle = (low + high) / 2;
-    if (1.25 * middle ** (2 / 9) + 2.24 * Math.cbrt(middle) > over) high = middle;
-    else low = middle;
-  }
-  return (low + high) / 2;
 }
 
 function general(bore_m: number, eotvos: number, perViscosity: number): number {

@@ -1,16 +1,10 @@
 /** A circuit as it is drawn, as the simulator takes it: what the drawing does not say is assumed, and told. */
 import type { Hydraulics, HydraulicComponent, HydraulicLine } from '../../layout/hydraulics.ts';
 import { heightOf } from '../../layout/faults.ts';
+import { ATMOSPHERE_Pa } from '../../hydraulics/leverTravel.ts';
 import type { BleedNipple, BleedPart, BleedSystem } from './system.ts';
+import { BRAKE_FLUID } from './system.ts';
 
-/** Brake fluid at 20 °C, from memory; surface tension and viscosity without a sure source. */
-const FLUID = {
-  density_kg_m3: 1050,
-  viscosity_Pa_s: 0.0157,
-  bulkModulus_Pa: 1.8e9,
-  surfaceTension_N_m: 0.0355,
-} as const;
-const ATMOSPHERE_Pa = 101_325;
 /** Our estimates, each told where it is used. */
 const FREE_TRAVEL_m = 0.0008;
 const USABLE_m3 = 2.5e-5;
@@ -148,7 +142,7 @@ export function drawnBrake(
   const usable_m3 = reservoir?.usable_m3 ?? USABLE_m3;
   return {
     system: {
-      fluid: FLUID,
+      fluid: BRAKE_FLUID,
       atmosphere_Pa: ATMOSPHERE_Pa,
       reservoirs: [{ id: 'reservoir', usable_m3, filled_m3: usable_m3, height_m: heightOf(master) + 0.02 }],
       parts,

@@ -12,6 +12,14 @@ export interface BleedFluid {
   readonly surfaceTension_N_m: number;
 }
 
+/** Brake fluid at 20 °C, from memory; surface tension and viscosity without a sure source. */
+export const BRAKE_FLUID: BleedFluid = {
+  density_kg_m3: 1050,
+  viscosity_Pa_s: 0.0157,
+  bulkModulus_Pa: 1.8e9,
+  surfaceTension_N_m: 0.0355,
+};
+
 export interface BleedReservoir {
   readonly id: string;
   /** Down to the port: below that the master draws air. */

@@ -140,3 +140,13 @@ test('a joint that was tight in this job before another one opened it and was gi
   const name = partsOf(await early.now()).joints.find(({ id }) => id === jointId)?.name;
   expect(refused.detail).toContain(name);
 });
+
+test('a joint that was left open is not taken off the drawing to be rid of it; with it there, the drawing may change', async () => {
+  const job = await givenUp();
+  const rid = await job.draw((drawing) => ({ ...drawing, hoses: [], joints: [] }));
+  expect(problemOf(rid)).toMatchObject({ code: 'in-use' });
+  expect((await job.draw((drawing) => ({ ...drawing, name: 'Front brake, as drawn anew' }))).statusCode).toBe(
+    200,
+  );
+  expect(await leftOn(job)).toHaveLength(1);
+});

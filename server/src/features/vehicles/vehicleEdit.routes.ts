@@ -22,6 +22,7 @@ import { definedOnly } from '../../http/definedOnly.ts';
 import type { Handlers } from '../../http/handlers.ts';
 import { personOf } from '../../http/access.ts';
 import { requireVersion } from '../../http/requireVersion.ts';
+import { requireLeftOpenStays } from './leftOpen.ts';
 import { followCircuit, openJobsOn, requireScopesStay } from '../jobs/jobScope.ts';
 import { spokenFor } from './spokenFor.ts';
 import { loadCircuitIn } from './circuit.repository.ts';
@@ -249,7 +250,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
       }),
 
     saveCircuit: ({ request, params, body }) =>
-      change(request, params.vehicleId, async (_row, transaction, tell) => {
+      change(request, params.vehicleId, async (row, transaction, tell) => {
         const stored = await models.Circuit.findOne({
           where: { id: params.circuitId, vehicleId: params.vehicleId },
           transaction,
@@ -259,6 +260,7 @@ export function vehicleEditHandlers(dependencies: Dependencies): VehicleEditHand
         const circuit = await loadCircuitIn(models, stored.id, transaction);
         requireVersion(circuit, body.version);
         await requireScopesStay(models, transaction, circuit.id, body.hydraulics);
+        requireLeftOpenStays(row.leftOpen ?? [], circuit.id, body.hydraulics);
         await saveHydraulics(
           models,
           transaction,

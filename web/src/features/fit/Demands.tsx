@@ -4,7 +4,7 @@ import { isClosed } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { plainStep, stepKey } from '@zephyrcombe/core/plan';
 import { lowerFirst, stepTitle } from '@zephyrcombe/messages';
-import { factsOfKind, fitNames, fitPlanOf } from '@zephyrcombe/workshop';
+import { factsOfKind, fitNames, fitPlanOf, patternOf } from '@zephyrcombe/workshop';
 import { useState } from 'react';
 import { newId } from '../../app/newId.ts';
 import { PlainButton, TextButton } from '../../design/Button.tsx';
@@ -20,6 +20,10 @@ export function Demands({ send }: { readonly send: Send }) {
   const names = fitNames(detail);
   const [isAdding, setAdding] = useState(false);
   const closed = isClosed(detail.job) ? CLOSED : null;
+  const left = new Set(
+    fitPlanOf(detail).plan.steps.map((step) => JSON.stringify(patternOf(plainStep(step)))),
+  );
+  const isInPlan = (step: PlanStep) => left.has(JSON.stringify(patternOf(step)));
   const asked = [...factsOfKind(detail, 'demand')].flatMap(([id, demand]) =>
     demand ? [{ id, ...demand }] : [],
   );
@@ -32,6 +36,9 @@ export function Demands({ send }: { readonly send: Send }) {
             <span>
               {stepTitle(first, names)}; only then: {lowerFirst(stepTitle(then, names))}
               <Fine>{why}</Fine>
+              {isInPlan(first) && isInPlan(then) ? null : (
+                <Fine>Not both of them are left to do as the plan stands.</Fine>
+              )}
             </span>
             <TextButton because={closed} onPress={() => send({ kind: 'demand', subjectId: id, value: null })}>
               not asked for

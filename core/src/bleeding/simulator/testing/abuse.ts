@@ -2,28 +2,11 @@
 import type { Bleeding } from '../bleeding.ts';
 import { bleeding, fillReservoir, moveLever, openNipple, putAir, setOutlet } from '../bleeding.ts';
 import { OUTLETS } from '../state.ts';
+import { chance } from '../../../procedure/plan/testing/randomScope.ts';
 import type { BleedNipple, BleedPart, BleedSystem } from '../system.ts';
+import { BRAKE_FLUID } from '../system.ts';
 
 export type Random = () => number;
-
-/** mulberry32: the same figures everywhere. */
-export function randomFrom(seed: number): Random {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
-/** A fluid as the reference cases have it. From memory. */
-export const TEST_FLUID = {
-  density_kg_m3: 1050,
-  viscosity_Pa_s: 0.0157,
-  bulkModulus_Pa: 1.8e9,
-  surfaceTension_N_m: 0.0355,
-} as const;
 
 export const testMaster = (over: object = {}): BleedPart => ({
   kind: 'master',
@@ -53,7 +36,7 @@ export const testBrake = (
   nipples: readonly BleedNipple[],
   reservoir: object = {},
 ): BleedSystem => ({
-  fluid: TEST_FLUID,
+  fluid: BRAKE_FLUID,
   atmosphere_Pa: 101_325,
   reservoirs: [{ id: 'r', usable_m3: 1e-3, filled_m3: 1e-3, height_m: 0, ...reservoir }],
   parts,
@@ -61,7 +44,7 @@ export const testBrake = (
 });
 
 export function randomBrake(seed: number): { readonly bled: Bleeding; readonly random: Random } {
-  const random = randomFrom(seed);
+  const random = chance(seed);
   const pick = <One>(list: readonly [One, ...One[]]): One =>
     list[Math.floor(random() * list.length)] ?? list[0];
   const parts: BleedPart[] = [testMaster({ height_m: 0.5 + random() })];
