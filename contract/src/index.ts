@@ -13,7 +13,7 @@ export {
   PAPERS,
   TemplateRequestSchema,
 } from './entities/drawings.ts';
-export type { FitFact, FitFactKind, FitFactSaid, FitStep, Hold } from './entities/fitting.ts';
+export type { FitFact, FitFactKind, FitFactSaid, FitStep, Hold, LeverPull } from './entities/fitting.ts';
 export { FitFactSaidSchema, MOST_HIDDEN, MOST_TIMES, VEHICLE_FACTS } from './entities/fitting.ts';
 export { FitPlanDocumentSchema, PlanScopeSchema } from './formats/fitPlan.ts';
 export type { OrderDocument, OrderHose } from './formats/orderDocument.ts';

@@ -557,6 +557,26 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
       { masterBore_m: 0.014, leverRatio: 6 },
     ],
   ],
+  airFromPulls: [
+    () => [
+      { masterBore_m: 0.014, leverRatio: 6 },
+      { pressure_Pa: 1e6, lever_m: 0.018 },
+      { pressure_Pa: 6e6, lever_m: 0.06 },
+    ],
+  ],
+  expectedTravel: [
+    () => [
+      {
+        masterBore_m: 0.014,
+        leverRatio: 6,
+        hoses: [{ length_m: 0.9, bore_m: 0.0032, swells: 'low' }],
+        fluid_m3: 3e-5,
+        calipers: 1,
+      },
+      4e6,
+    ],
+  ],
+  isSamePull: [() => [4e6, 4.2e6]],
   judgeStripe: [() => [{ turned_rad: 0.2, free_m: 0.7, most_rad_per_m: 0.17 }]],
   judgePull: [
     () => [

@@ -108,7 +108,7 @@ export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';
 export { EXAMPLE_BENDS_deg, exampleBanjo } from './fittings/exampleEnds.ts';
-export { EXAMPLE_THREADED, exampleEnd, exampleThreaded } from './fittings/exampleThreaded.ts';
+export { EXAMPLE_THREADED, exampleEnd, exampleThreaded, PLAIN_FLARE } from './fittings/exampleThreaded.ts';
 export type { Lying } from './fittings/clocking.ts';
 export { clocks, needsClocking } from './fittings/clocking.ts';
 
@@ -216,6 +216,10 @@ export type { WrenchJudgement, WrenchSize } from './fittings/hexagon.ts';
 export type { WrenchVerdict } from './fittings/wrenchVerdict.ts';
 export { judgeWrench, WRENCH_SIZES, wrenchesFor } from './fittings/hexagon.ts';
 export { STROKE_EFFICIENCY } from './bleeding/strokes.ts';
+export type { AirFromPulls } from './bleeding/estimate/pulls.ts';
+export { airFromPulls, LEAST_PULLS_APART } from './bleeding/estimate/pulls.ts';
+export type { ExpectedTravel, FeelBrake } from './hydraulics/feel.ts';
+export { expectedTravel, isSamePull } from './hydraulics/feel.ts';
 export type { Vector } from './geometry/vector.ts';
 export {
   add,
@@ -441,7 +445,7 @@ export type { Pull, PullFinding, PullJudgement, PullSample } from './joint/pull.
 export { isNoFigure, judgePull, PULL_FINDINGS } from './joint/pull.ts';
 export type { MovementJudgement, MovementSeen, PoseVerdict, SeenPose, Stripe } from './procedure/movement.ts';
 export type { HoldJudgement, HoldMaster, HoldReading, HoldVerdict } from './bleeding/hold.ts';
-export { HOLD_VERDICTS, judgeHold, SETTLING_s, SHORTEST_HOLD_s } from './bleeding/hold.ts';
+export { HOLD_VERDICTS, judgeHold, SAME_TRAVEL_m, SETTLING_s, SHORTEST_HOLD_s } from './bleeding/hold.ts';
 export { judgeMovement, judgeStripe, MOST_TWIST_rad_per_m, MOVEMENT_MARGIN_m } from './procedure/movement.ts';
 export type { Adapter } from './joint/crowfoot.ts';
 export { crowfootSetting, crowfootTorque } from './joint/crowfoot.ts';

@@ -437,6 +437,13 @@ const SENTENCES: Sentences = {
     title: 'Level not confirmed at the mark',
     advice: 'Never above the mark: heat and new pads need the room, or the brake drags.',
   }),
+  M87: ({ travel_m, most_m, pressure_Pa, against }, write) => ({
+    title: 'The lever travels too far: spongy',
+    advice:
+      against === 'expected'
+        ? `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}; hoses at the limit of their class, fluid and pads explain ${write.length(most_m)} at most. Look for air, or for what else takes it up, before anybody rides.`
+        : `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}, and ${write.length(most_m)} before the work: it should have got firmer. Look for air before anybody rides.`,
+  }),
   M91: ({ read }) => ({
     title:
       read === 'none'

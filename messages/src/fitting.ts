@@ -348,5 +348,6 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   bareBracket: 'its bracket trimmed and not painted',
   bleedScrew: 'length of its bleed screw, out and in',
   holdTest: 'its lever held and read',
+  leverPulls: 'its lever pulled, and its travel read',
   nippleTop: 'its nipple is the highest point',
 };

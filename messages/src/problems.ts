@@ -77,7 +77,7 @@ export function problemText(problem: Problem, write: Writer): string {
         ? `The pieces with their cuts take ${write.length(problem.needed_m)}, and there is ${write.length(problem.have_m)} in stock. Add a length.`
         : `There is ${write.length(problem.have_m)} in stock, but the pieces do not go into those lengths. Add a length, or make a hose from another reel.`;
     case 'readingsTooNear':
-      return 'The two readings are too near each other to tell air from swelling. Pull at least twice as hard for the second.';
+      return `The two pulls are too near each other to tell air from swelling. Make the firm one at least ${problem.times === 2 ? 'twice' : `${problem.times} times`} as hard as the soft one.`;
     case 'readingsDisagree':
       return `No amount of air and swelling explains both readings. Read the ${fieldText(problem.field)} again.`;
     case 'beyondTable':

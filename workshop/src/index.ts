@@ -18,6 +18,8 @@ export { boughtGate, jointGate, offerUpGate } from './gates/hoses.ts';
 export { lineMadeGate } from './gates/lines.ts';
 export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
+export type { ReadPull } from './gates/feel.ts';
+export { airByPulls, expectedFor, feelBrake, feelCautions, readPulls } from './gates/feel.ts';
 export { holdOf, isHeldBefore } from './gates/hold.ts';
 export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';
 export { isLeftTooFar, leftOpenAfter, leftOpenBeside, leftOpenBy, openElsewhere } from './gates/leftOpen.ts';

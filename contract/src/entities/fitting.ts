@@ -9,6 +9,18 @@ const End = z.enum(['A', 'B']);
 const said = <Kind extends string, Value extends z.ZodType>(kind: Kind, value: Value) =>
   z.strictObject({ kind: z.literal(kind), subjectId: Id, value });
 
+/** One pull at a lever. */
+export const LeverPullSchema = z.strictObject({
+  when: z.enum(['before', 'after']),
+  by: z.discriminatedUnion('with', [
+    z.strictObject({ with: z.literal('balance'), force_N: z.number().positive().max(3000) }),
+    z.strictObject({ with: z.literal('gauge'), pressure_Pa: z.number().positive().max(3e7) }),
+  ]),
+  travel_m: z.number().positive().max(0.5),
+  at: Instant,
+});
+export type LeverPull = z.infer<typeof LeverPullSchema>;
+
 /** Of what holds a line, or lies along it: what a build says by itself has a name and no row. */
 const PlaceId = z.string().regex(/^\S{1,120}$/, 'is a name without spaces');
 
@@ -105,6 +117,11 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
       .max(20)
       .nullable(),
   ),
+  /**
+   * Of a circuit: pulls at its lever before the work and after it, by a spring balance at the lever or a gauge in the line, with the travel
+   * from where it rests; null: not read after all.
+   */
+  said('leverPulls', z.array(LeverPullSchema).min(1).max(40).nullable()),
   /** Of a nipple: whether it is the highest point of its caliper. */
   said('nippleTop', z.boolean().nullable()),
 ]);

@@ -42,7 +42,8 @@ export type Problem =
   | { readonly code: 'scaleTooShort'; readonly field: string }
   | { readonly code: 'cornersCrossed'; readonly field: string }
   | { readonly code: 'tooFewPoints'; readonly field: string }
-  | { readonly code: 'readingsTooNear'; readonly field: string }
+  /** The firm one wants so many times the pressure of the soft one. */
+  | { readonly code: 'readingsTooNear'; readonly field: string; readonly times: number }
   | { readonly code: 'readingsDisagree'; readonly field: string }
   | { readonly code: 'beyondHorizon'; readonly field: string };
 

@@ -174,6 +174,22 @@ export interface TravelReading {
 /** Readings nearer than this say nothing apart: a millimetre of travel would be any amount of air. Our estimate. */
 export const LEAST_PRESSURE_RATIO = 2;
 
+/** The same without a look at whether it can be: readings with errors make a little less than no air. */
+export function solvedApart(
+  master: TravelMaster,
+  low: TravelReading,
+  high: TravelReading,
+): { readonly air_m3: number; readonly compliance_m3_per_Pa: number } {
+  const volumeOf = ({ lever_m }: TravelReading) =>
+    (lever_m / master.leverRatio) * pistonArea_m2(master.masterBore_m);
+  const [v1, v2] = [volumeOf(low), volumeOf(high)];
+  const [p1, p2] = [low.pressure_Pa, high.pressure_Pa];
+  const q1 = squeezed(p1, 'isothermal', ATMOSPHERE_Pa);
+  const q2 = squeezed(p2, 'isothermal', ATMOSPHERE_Pa);
+  const air_m3 = (v1 * p2 - v2 * p1) / (q1 * p2 - q2 * p1);
+  return { air_m3, compliance_m3_per_Pa: (v1 - air_m3 * q1) / p1 };
+}
+
 /**
  * Air at atmospheric pressure (isothermal) and what everything else swells per pascal, from travel at two pressures. Problem:
  * pressures too near each other, or readings that only a negative amount would explain.
@@ -188,14 +204,9 @@ export function separateAir(
     unphysical({ low, high }, { positive: ['pressure_Pa', 'lever_m'] });
   if (refused) return problem(refused);
   if (high.pressure_Pa < LEAST_PRESSURE_RATIO * low.pressure_Pa)
-    return problem({ code: 'readingsTooNear', field: 'high.pressure_Pa' });
-  const volumeOf = ({ lever_m }: TravelReading) =>
-    (lever_m / master.leverRatio) * pistonArea_m2(master.masterBore_m);
-  const [v1, v2] = [volumeOf(low), volumeOf(high)];
+    return problem({ code: 'readingsTooNear', field: 'high.pressure_Pa', times: LEAST_PRESSURE_RATIO });
+  const { air_m3, compliance_m3_per_Pa } = solvedApart(master, low, high);
   const [p1, p2] = [low.pressure_Pa, high.pressure_Pa];
-  const [q1, q2] = [p1, p2].map((p) => squeezed(p, 'isothermal', ATMOSPHERE_Pa)) as [number, number];
-  const air_m3 = (v1 * p2 - v2 * p1) / (q1 * p2 - q2 * p1);
-  const compliance_m3_per_Pa = (v1 - air_m3 * q1) / p1;
   if (air_m3 < 0 || compliance_m3_per_Pa < 0)
     return problem({ code: 'readingsDisagree', field: air_m3 < 0 ? 'low.lever_m' : 'high.lever_m' });
   return calculated({ air_m3, compliance_m3_per_Pa }, [

@@ -91,6 +91,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M79: entry('warn', 'vehicleMaker'),
   M85: entry('warn', 'fitOrder'),
   M92: entry('stop', 'fitOrder'),
+  M87: entry('stop', 'leverFeel'),
   M91: entry('note', 'holdTest'),
   M94: entry('stop', 'vehicleMaker'),
   M95: entry('stop', 'vehicleMaker'),

@@ -191,6 +191,13 @@ export interface CautionEvidence {
   M79: Record<never, never>;
   M85: { readonly before: StepKind };
   /** Nobody has held and read it; or for too short a time. */
+  /** At one pressure: what was read, and the most that hoses, fluid and pads explain, or what was read before the work. */
+  M87: {
+    readonly travel_m: number;
+    readonly most_m: number;
+    readonly pressure_Pa: number;
+    readonly against: 'expected' | 'before';
+  };
   M91: { readonly read: 'none' | 'tooShort' | 'before' };
   M92: { readonly before: StepKind };
   M94: { readonly abs: boolean };

@@ -1,7 +1,7 @@
 /** Short ways to write down a circuit. Every dimension is invented for the demo shop. */
 import type { Bolt, Circuit, Component, Hose, Joint, Port, Washer } from '@zephyrcombe/contract';
 import type { ExampleBend_deg, FluidGrade, JointMaterial, Origin } from '@zephyrcombe/core';
-import { exampleBanjo } from '@zephyrcombe/core';
+import { END_FACTS, EXAMPLE_THREADED, exampleBanjo, needsClocking, PLAIN_FLARE } from '@zephyrcombe/core';
 import { demoId } from './identity.ts';
 
 const mm = (value: number) => value / 1000;
@@ -26,7 +26,9 @@ interface JointPlan {
   readonly key: string;
   readonly on: string;
   readonly name: string;
-  readonly boltLength_mm: number;
+  /** What goes on it: an eye under its bolt, or a tube nut with its flare. */
+  readonly end?: 'banjo' | 'invertedFlareNut' | 'femaleInverted';
+  readonly boltLength_mm?: number;
   readonly portDepth_mm?: number;
   readonly thread?: string;
   readonly material?: JointMaterial;
@@ -58,6 +60,13 @@ export interface CircuitPlan {
     /** A hose with a date on it is the maker's rubber one. */
     readonly madeOn?: string;
   }[];
+  readonly pipes?: readonly {
+    readonly key: string;
+    readonly name: string;
+    readonly from: string;
+    readonly to: string;
+    readonly length_mm: number;
+  }[];
 }
 
 /** A plan as rows: the ids are steady, everything starts at version 0. */
@@ -84,8 +93,8 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     componentId: id(joint.on),
     name: joint.name,
     thread: joint.thread ?? 'M10×1.0',
-    gender: 'internal',
-    seat: 'flatWasherFace',
+    gender: END_FACTS[joint.end ?? 'banjo'].port,
+    seat: END_FACTS[joint.end ?? 'banjo'].seats[0] ?? 'flatWasherFace',
     seatMaterial: 'aluminium' as const,
     depth_m: mm(joint.portDepth_mm ?? 14),
     known: Object.fromEntries(
@@ -99,11 +108,26 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     version: 0,
   }));
   const joints: Joint[] = plan.joints.map((joint) => {
+    const own = { id: id(joint.key), circuitId, portId: id(`port ${joint.key}`), componentId: id(joint.on) };
+    if (joint.end !== undefined)
+      return {
+        ...own,
+        name: joint.name,
+        seal: END_FACTS[joint.end].seal,
+        bolt: null,
+        washer: null,
+        eyeThickness_m: null,
+        hexagon_m: mm(11),
+        torque: { minimum_Nm: 12, maximum_Nm: 16, source: 'vehicleMaker', forBolt: null },
+        furtherTorques: [],
+        known: null,
+        version: 0,
+      };
     const material = joint.material ?? 'aluminium';
     const bolt: Bolt = {
       thread: joint.thread ?? 'M10×1.0',
       diameter_m: mm(10),
-      length_m: mm(joint.boltLength_mm),
+      length_m: mm(joint.boltLength_mm ?? 20),
       material,
     };
     const washer: Washer = {
@@ -111,10 +135,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       thickness_m: mm(1),
     };
     return {
-      id: id(joint.key),
-      circuitId,
-      portId: id(`port ${joint.key}`),
-      componentId: id(joint.on),
+      ...own,
       name: joint.name,
       seal: 'banjo',
       bolt,
@@ -132,6 +153,8 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
       version: 0,
     };
   });
+  const endOn = (joint: string, bend: ExampleBend_deg) =>
+    plan.joints.find((each) => each.key === joint)?.end === undefined ? exampleBanjo(bend) : EXAMPLE_THREADED;
   const hoses: Hose[] = plan.hoses.map((hose) => ({
     id: id(hose.key),
     circuitId,
@@ -143,10 +166,31 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     estimated: false,
     bore_m: mm(3.2),
     construction: hose.madeOn === undefined ? 'braided' : 'rubber',
-    endA: exampleBanjo(hose.ends[0]),
-    endB: exampleBanjo(hose.ends[1]),
-    clocking_rad: degrees(hose.clocking_deg ?? 0),
+    endA: endOn(hose.from, hose.ends[0]),
+    endB: endOn(hose.to, hose.ends[1]),
+    clocking_rad: needsClocking(endOn(hose.from, hose.ends[0]), endOn(hose.to, hose.ends[1]))
+      ? degrees(hose.clocking_deg ?? 0)
+      : null,
     madeOn: hose.madeOn ?? null,
+    marking: null,
+    rise_m: null,
+    version: 0,
+  }));
+  const pipes: Hose[] = (plan.pipes ?? []).map((pipe) => ({
+    id: id(pipe.key),
+    circuitId,
+    kind: 'hardLine',
+    name: pipe.name,
+    fromJointId: id(pipe.from),
+    toJointId: id(pipe.to),
+    length_m: mm(pipe.length_mm),
+    estimated: false,
+    bore_m: mm(3.2),
+    construction: 'braided',
+    endA: PLAIN_FLARE,
+    endB: PLAIN_FLARE,
+    clocking_rad: null,
+    madeOn: null,
     marking: null,
     rise_m: null,
     version: 0,
@@ -159,7 +203,7 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     components,
     ports,
     joints,
-    hoses,
+    hoses: [...hoses, ...pipes],
     version: 0,
   };
 }

@@ -74,6 +74,8 @@ interface SingleDisc {
   readonly hoseName: string;
   readonly length_mm: number;
   readonly material?: 'aluminium' | 'steel';
+  /** The hose ends at a bracket on the arm, and a pipe goes on to the caliper. */
+  readonly pipe_mm?: number;
 }
 
 /** A rear brake with one caliper on the swing arm. */
@@ -83,6 +85,7 @@ function rearDisc({
   hoseName,
   length_mm,
   material = 'aluminium',
+  pipe_mm,
   ...lever
 }: SingleDisc): CircuitPlan {
   return {
@@ -96,12 +99,34 @@ function rearDisc({
       { key: 'reservoir', kind: 'reservoir', name: 'Rear reservoir', body: 'frame', on: 'master', usable_m3 },
       { key: 'caliper', kind: 'caliper', name: 'Rear caliper', body: 'swingarm' },
       { key: 'nipple', kind: 'bleedNipple', name: 'Rear caliper', body: 'swingarm', on: 'caliper' },
+      ...(pipe_mm === undefined
+        ? []
+        : [{ key: 'bracket', kind: 'bracket' as const, name: 'Rear bracket', body: 'swingarm' as const }]),
     ],
     joints: [
       { key: 'j-master', on: 'master', name: 'Rear master', boltLength_mm: 20, material },
-      { key: 'j-caliper', on: 'caliper', name: 'Rear caliper', boltLength_mm: 20, material },
+      ...(pipe_mm === undefined
+        ? [{ key: 'j-caliper', on: 'caliper', name: 'Rear caliper', boltLength_mm: 20, material }]
+        : [
+            { key: 'j-bracket', on: 'bracket', name: 'Rear bracket', end: 'femaleInverted' as const },
+            { key: 'j-caliper', on: 'caliper', name: 'Rear caliper', end: 'invertedFlareNut' as const },
+          ]),
     ],
-    hoses: [{ key: 'hose', name: hoseName, from: 'j-master', to: 'j-caliper', length_mm, ends: [0, 20] }],
+    hoses: [
+      {
+        key: 'hose',
+        name: hoseName,
+        from: 'j-master',
+        to: pipe_mm === undefined ? 'j-caliper' : 'j-bracket',
+        length_mm,
+        ends: [0, 20],
+      },
+    ],
+    ...(pipe_mm === undefined
+      ? {}
+      : {
+          pipes: [{ key: 'pipe', name: 'Rear pipe', from: 'j-bracket', to: 'j-caliper', length_mm: pipe_mm }],
+        }),
   };
 }
 
@@ -193,6 +218,7 @@ const PETRELLE_REAR = rearDisc({
   hoseName: 'Rear hose',
   length_mm: 640,
   material: 'steel',
+  pipe_mm: 230,
 });
 
 export const VEHICLE_PLANS: readonly VehiclePlan[] = [

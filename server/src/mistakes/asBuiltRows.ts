@@ -44,7 +44,37 @@ const held = async (job: PlayedJob, ...readings: readonly (readonly [number, num
   }
 };
 
+/** Pulled at the lever after so many minutes each, with so much pressure, and read. */
+const pulled = async (
+  job: PlayedJob,
+  ...pulls: readonly (readonly [when: 'before' | 'after', MPa: number, travel_mm: number])[]
+) => {
+  for (const { circuit } of (await job.now()).circuits) {
+    const value = pulls.map(([when, MPa, travel_mm], at) => ({
+      when,
+      by: { with: 'gauge', pressure_Pa: MPa * 1e6 },
+      travel_m: travel_mm / 1000,
+      at: new Date(Date.parse('2026-11-20T09:00:00.000Z') + at * 60_000).toISOString(),
+    }));
+    await job.done(job.say('leverPulls', circuit.id, value.length > 0 ? value : null));
+  }
+};
+
 export const AS_BUILT: readonly MistakeRow[] = [
+  {
+    id: 'M87',
+    options: FLUID_ONLY,
+    paths: {
+      'a firm pull that goes to the bar': signedAfter((job) => pulled(job, ['after', 4, 120])),
+      'the reading taken back': signedAfter(async (job) => {
+        await pulled(job, ['after', 4, 120]);
+        await pulled(job);
+      }),
+      'a softer pull read after it': signedAfter((job) => pulled(job, ['after', 4, 120], ['after', 1, 5])),
+      'softer than before the work': signedAfter((job) => pulled(job, ['before', 4, 20], ['after', 4.2, 26])),
+    },
+    clean: signedAfter((job) => pulled(job, ['before', 4, 26], ['after', 4, 120], ['after', 4.1, 20])),
+  },
   {
     id: 'M91',
     options: FLUID_ONLY,

@@ -20,6 +20,7 @@ import {
 import type { Caution, FoundOn } from '@zephyrcombe/core';
 import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephyrcombe/core';
 import { asFittedCautions } from '../fitting/asFitted.ts';
+import { feelCautions } from './feel.ts';
 import { holdCautions } from './hold.ts';
 import { asBuiltCautions } from './asBuilt.ts';
 
@@ -94,6 +95,7 @@ export const signCautions = (detail: JobDetail): readonly Caution[] => [
   ...asFittedCautions(detail),
   ...capsOfJob(detail),
   ...holdCautions(detail),
+  ...feelCautions(detail),
 ];
 
 export function standingCautions(detail: JobDetail): readonly StandingCaution[] {

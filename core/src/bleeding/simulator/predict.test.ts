@@ -5,7 +5,7 @@ import { lineVolume_m3 } from '../washout.ts';
 import { startPattern } from '../../layout/patterns.ts';
 import { countingIds } from '../../layout/testCircuits.ts';
 import { drawnBrake, missingForBleeding } from './fromCircuit.ts';
-import { followBleeding, predictBleeding } from './predict.ts';
+import { predictBleeding } from './predict.ts';
 
 const [drawn] = startPattern('twinTee', {
   newId: countingIds(),
@@ -63,34 +63,6 @@ test('a nipple that is not on top leaves air in its caliper, and runs clear all 
   expect(low.assumed).not.toContain('nipples');
   expect(wrong.nipples.every(({ isClear }) => isClear)).toBe(true);
   expect(wrong.left.find(({ id }) => id === host)?.air_m3).toBeGreaterThan(2e-6);
-});
-
-test('strokes that were made are followed: less air with each, none when the foretold ones are made', () => {
-  const plan = { nipples, dryLines: circuit.hoses.map(({ id }) => id) };
-  const whole = predictBleeding(brake, plan);
-  const stroke = (nippleId: string) => ({ nippleId, kind: 'stroke' as const });
-  const topUp = { nippleId: nipples[0] ?? '', kind: 'topUp' as const };
-  const all = [
-    ...whole.nipples.flatMap(({ id, first }) =>
-      Array.from({ length: first }, () => [topUp, stroke(id)]).flat(),
-    ),
-    ...whole.nipples.flatMap(({ id, strokes }) =>
-      Array.from({ length: strokes }, () => [topUp, stroke(id)]).flat(),
-    ),
-  ];
-  const air = (many: number) =>
-    followBleeding(brake, plan, all.slice(0, many)).reduce((sum, { air_m3 }) => sum + air_m3, 0);
-  const course = [0, 0.25, 0.5, 1].map((share) => air(Math.round(share * all.length)));
-  expect(course[0]).toBeGreaterThan(5e-6);
-  expect(course.toSorted((a, b) => b - a)).toEqual(course);
-  expect(course.at(-1)).toBeLessThan(5e-8);
-  // Pumped on without filling up, the reservoir runs dry and air comes in.
-  const dry = followBleeding(
-    brake,
-    plan,
-    Array.from({ length: 60 }, () => stroke(nipples[0] ?? '')),
-  );
-  expect(dry.reduce((sum, { air_m3 }) => sum + air_m3, 0)).toBeGreaterThan(course.at(-1) ?? Infinity);
 });
 
 test('what is missing is named, and nothing is made up for it', () => {

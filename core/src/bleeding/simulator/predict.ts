@@ -88,30 +88,6 @@ const airLeftIn = (brake: DrawnBrake, bled: Bleeding): BleedPrediction['left'] =
     return air_m3 > FELT_m3 ? [{ id, air_m3 }] : [];
   });
 
-/** What was done at the nipples, in its order. */
-export interface BleedDone {
-  readonly nippleId: string;
-  readonly kind: 'stroke' | 'topUp';
-}
-
-/**
- * The air that is left after strokes that were really made: each a whole one, its nipple shut before the lever was let go. A topping up
- * fills the reservoir.
- */
-export function followBleeding(
-  brake: DrawnBrake,
-  plan: Omit<BleedPlanned, 'nipples'>,
-  done: readonly BleedDone[],
-): BleedPrediction['left'] {
-  const { bled, master, stroke_m, usable_m3 } = begun(brake, plan);
-  for (const { nippleId, kind } of done) {
-    if (kind === 'topUp')
-      fillReservoir(bled, 'reservoir', { add_m3: usable_m3 - reservoirLeft(bled, 'reservoir') });
-    else if (brake.hosts.has(nippleId)) strokeAt(bled, master, stroke_m, nippleId);
-  }
-  return airLeftIn(brake, bled);
-}
-
 export function predictBleeding(brake: DrawnBrake, plan: BleedPlanned): BleedPrediction {
   const { bled, master, stroke_m, usable_m3 } = begun(brake, plan);
   let [topUps, poured_m3] = [0, 0];

@@ -7,7 +7,8 @@ import type { PlanScope } from './scope.ts';
 import type { PlanStep } from './steps.ts';
 import { plainStep } from './steps.ts';
 import { Lift } from './testing/simulator.ts';
-import { chance, randomScope } from './testing/randomScope.ts';
+import { chance } from '../../calculation/chance.ts';
+import { randomScope } from './testing/randomScope.ts';
 
 const bare = (steps: readonly PlanStep[]): readonly PlanStep[] => steps.map(plainStep);
 /** With the choices that its plan was made with. */

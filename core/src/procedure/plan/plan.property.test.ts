@@ -9,7 +9,8 @@ import { stateAfter } from './state.ts';
 import type { PlanStep } from './steps.ts';
 import { plainStep } from './steps.ts';
 import { Lift } from './testing/simulator.ts';
-import { chance, randomScope } from './testing/randomScope.ts';
+import { chance } from '../../calculation/chance.ts';
+import { randomScope } from './testing/randomScope.ts';
 import { workOf } from './work.ts';
 
 const SCOPES = 5_000;

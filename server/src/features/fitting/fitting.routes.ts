@@ -96,6 +96,7 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'cleaner':
       return subjectId === detail.job.id;
     case 'holdTest':
+    case 'leverPulls':
       return detail.circuits.some(({ circuit }) => circuit.id === subjectId);
     case 'withoutAbs':
       return mayBeWithoutAbs(detail).some(({ id }) => id === subjectId);

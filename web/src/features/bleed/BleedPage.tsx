@@ -24,6 +24,7 @@ import { useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
+import { FeelSheet } from './FeelSheet.tsx';
 import { ForetoldSheet } from './ForetoldSheet.tsx';
 import { LedStates, ledLabel, useLedStroke } from './LedStroke.tsx';
 import { NippleTop } from './NippleTop.tsx';
@@ -72,6 +73,7 @@ export function BleedPage() {
     views[0];
   if (!current)
     return <Fine>This circuit has no bleed nipple: bleed it at its joints, by the maker’s manual.</Fine>;
+  const pressed = circuitOfPart(detail, current.turn.nippleId)?.circuit;
   const choose = (nippleId: string) => setSearch({ nipple: nippleId }, { replace: true });
   return (
     <Layout $left="1fr" $right="420px">
@@ -118,6 +120,7 @@ export function BleedPage() {
             covered, water at hand.
           </p>
         </Notice>
+        {pressed === undefined ? null : <FeelSheet key={pressed.id} circuit={pressed} />}
         {/* Last, so that nothing moves when it comes. */}
         {isClosed(detail.job) ? null : (
           <ForetoldSheet

@@ -9,7 +9,7 @@ import {
   vehicleWords,
 } from '@zephyrcombe/messages';
 import { fitNames } from '@zephyrcombe/workshop';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine, Label, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
 import { Notice } from '../../design/Notice.tsx';
@@ -101,32 +101,48 @@ export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
   );
 }
 
-/** What is probably still inside, by the strokes that were counted. */
-function SoFarLine({ left: { least_m3, most_m3, where } }: { readonly left: SoFar }) {
+/** What is probably still inside, by what was done and seen. */
+function SoFarLine({ left: { least_m3, probable_m3, most_m3, where, isPulled } }: { readonly left: SoFar }) {
   const detail = useJob();
   const write = useWriter();
-  const name = where === null ? '' : fitNames(detail)(where);
+  const names = fitNames(detail);
+  const places = where
+    .filter(({ share }) => share >= WORTH_TELLING)
+    .slice(0, 2)
+    .map(({ id }) => lowerFirst(names(id)));
   return (
-    <p role="status">
-      By the strokes so far,{' '}
-      {most_m3 < NOTHING_m3
-        ? 'no air is left that a simulation knows of.'
-        : `between ${write.volume(least_m3)} and ${write.volume(most_m3)} of air are still inside, with calipers that stayed full or lost half; most of it in ${lowerFirst(name)}.`}
-    </p>
+    <div role="status">
+      <p>
+        {most_m3 < NOTHING_m3
+          ? 'By the strokes so far no air is left that a simulation knows of.'
+          : `Air still inside, by the strokes so far and by what was seen: probably about ${write.volume(probable_m3)}, in nine cases of ten between ${write.volume(least_m3)} and ${write.volume(most_m3)}${places.length > 0 ? `; most of it in ${listOf(places, 'and')}` : ''}.`}
+      </p>
+      <Fine>
+        {isPulled
+          ? 'An estimate, put right by the soft and the firm pull at the lever.'
+          : 'An estimate and wide: a soft and a firm pull at the lever make it narrow.'}
+      </Fine>
+    </div>
   );
 }
-/** Less than a tenth of a drop. */
-const NOTHING_m3 = 5e-9;
+/** Less than anybody feels at a lever. */
+const NOTHING_m3 = 4.5e-8;
+/** Of all that is left. */
+const WORTH_TELLING = 0.2;
 
-/** Null as long as it is worked out, and where nothing is asked. */
+/** Null as long as it is worked out, and where nothing is asked. One worker as long as the sheet is there. */
 function useSimulated<Answer>(asked: string): Answer | null {
   const [answered, setAnswered] = useState<{ readonly asked: string; readonly told: Answer } | null>(null);
+  const worker = useRef<Worker | null>(null);
   useEffect(() => {
-    if (asked === 'null') return;
-    const worker = new Worker(new URL('./foretell.worker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<Answer>) => setAnswered({ asked, told: data });
-    worker.postMessage(JSON.parse(asked));
-    return () => worker.terminate();
+    const own = new Worker(new URL('./foretell.worker.ts', import.meta.url), { type: 'module' });
+    own.onmessage = ({ data }: MessageEvent<{ readonly asked: string; readonly told: Answer }>) =>
+      setAnswered(data);
+    worker.current = own;
+    return () => own.terminate();
+  }, []);
+  useEffect(() => {
+    if (asked !== 'null') worker.current?.postMessage(asked);
   }, [asked]);
   return answered?.asked === asked ? answered.told : null;
 }

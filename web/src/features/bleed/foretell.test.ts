@@ -67,9 +67,68 @@ test('strokes of all nipples of the circuit are followed in their order; without
     ],
   };
   const asked = soFarQuestion(pumped, question);
-  expect(asked?.done.map(({ kind }) => kind)).toEqual(['stroke', 'topUp', 'stroke', 'stroke']);
+  expect(asked?.seen.map(({ kind }) => kind)).toEqual(['stroke', 'topUp', 'stroke', 'stroke', 'outflow']);
   expect(soFarQuestion(pumped, { ...question, dryLines: [] })).toBeNull();
   const left = asked && soFar(asked);
-  expect(left?.most_m3).toBeGreaterThan(left?.least_m3 ?? Infinity);
-  expect(left?.least_m3).toBeGreaterThan(1e-6);
+  expect(left?.most_m3).toBeGreaterThan(left?.probable_m3 ?? Infinity);
+  expect(left?.probable_m3).toBeGreaterThan(1e-6);
+  expect(left?.isPulled).toBe(false);
+  // Told on stroke by stroke it says the same, and a stroke that is taken back is taken back.
+  const fewer = asked && { ...asked, seen: asked.seen.slice(0, 2) };
+  const before = fewer && soFar(fewer);
+  expect(asked && soFar(asked)).toEqual(left);
+  expect(fewer && soFar(fewer)).toEqual(before);
+});
+
+test('a soft and a firm pull after the last stroke put the estimate right', () => {
+  const detail = outfitJob();
+  const question = ask(detail);
+  const [nipple = ''] = question?.nipples ?? [];
+  const { id: circuitId = '' } = detail.circuits[0]?.circuit ?? {};
+  const at = (minute: number) => `2026-11-23T10:${String(minute).padStart(2, '0')}:00.000Z`;
+  const pull = (pressure_Pa: number, travel_m: number, minute: number) => ({
+    when: 'after' as const,
+    by: { with: 'gauge' as const, pressure_Pa },
+    travel_m,
+    at: at(minute),
+  });
+  const events = Array.from({ length: 6 }, (_, index) => ({
+    id: String(index),
+    at: at(index),
+    sequence: index + 1,
+    kind: 'stroke' as const,
+  }));
+  const value = [pull(1e6, 0.0303, 20), pull(6e6, 0.0485, 21)];
+  const pulled = {
+    ...detail,
+    bleedRuns: [{ nippleId: nipple, events }],
+    fitFacts: [
+      {
+        id: 'f',
+        said: { kind: 'leverPulls' as const, subjectId: circuitId, value },
+        by: 'Brannoc Hale',
+        at: at(22),
+      },
+    ],
+  };
+  const asked = soFarQuestion(pulled, question);
+  expect(asked?.seen.at(-1)?.kind).toBe('pulls');
+  const told = asked && soFar(asked);
+  expect(told?.isPulled).toBe(true);
+  expect((told?.most_m3 ?? 1) - (told?.least_m3 ?? 0)).toBeLessThan(3e-7);
+  // Pumped after them, they are what was read between.
+  const later = {
+    ...pulled,
+    bleedRuns: [
+      {
+        nippleId: nipple,
+        events: [...events, { id: '9', at: at(30), sequence: 9, kind: 'stroke' as const }],
+      },
+    ],
+  };
+  expect(
+    soFarQuestion(later, question)
+      ?.seen.map(({ kind }) => kind)
+      .slice(-2),
+  ).toEqual(['pulls', 'stroke']);
 });

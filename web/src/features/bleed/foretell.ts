@@ -2,9 +2,25 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { circuitOfPart, hydraulicsOf } from '@zephyrcombe/contract';
 import type { Hydraulics } from '@zephyrcombe/core';
-import type { BleedAssumed, BleedDone, BleedMissing, BleedPrediction } from '@zephyrcombe/core/bleeding';
-import { drawnBrake, followBleeding, missingForBleeding, predictBleeding } from '@zephyrcombe/core/bleeding';
-import { factOf } from '@zephyrcombe/workshop';
+import type {
+  AirEstimate,
+  BleedAssumed,
+  BleedDone,
+  BleedMissing,
+  BleedPrediction,
+  BleedSeen,
+  DrawnBrake,
+  Stories,
+} from '@zephyrcombe/core/bleeding';
+import {
+  drawnBrake,
+  estimateAir,
+  missingForBleeding,
+  predictBleeding,
+  storiesOf,
+  toldOn,
+} from '@zephyrcombe/core/bleeding';
+import { airByPulls, factOf } from '@zephyrcombe/workshop';
 
 export interface ForetellQuestion {
   readonly circuit: Hydraulics;
@@ -18,37 +34,55 @@ export type Foretold =
   | { readonly ok: true; readonly prediction: BleedPrediction; readonly assumed: readonly BleedAssumed[] }
   | { readonly ok: false; readonly missing: readonly BleedMissing[] };
 
-/** What was done so far, and to the same circuit. */
+/** What was done and seen so far, at the same circuit. */
 export interface SoFarQuestion extends Omit<ForetellQuestion, 'nipples'> {
-  readonly done: readonly BleedDone[];
+  /** Of which nobody has said where they stand. */
+  readonly unseenNipples: readonly string[];
+  readonly seen: readonly BleedSeen[];
 }
-/** Air that is probably left, between calipers that stayed full and calipers that lost half. */
-export interface SoFar {
-  readonly least_m3: number;
-  readonly most_m3: number;
-  /** Where most of it is; null where there is none. */
-  readonly where: string | null;
+export interface SoFar extends Pick<AirEstimate, 'least_m3' | 'probable_m3' | 'most_m3'> {
+  /** Where most of it is, the greatest first. */
+  readonly where: readonly { readonly id: string; readonly share: number }[];
+  /** A soft and a firm pull are in it. */
+  readonly isPulled: boolean;
+}
+
+/** Stories that were told, of the brake that was asked about last: the next stroke is told on. */
+let kept: { readonly of: string; readonly stories: Stories } | null = null;
+
+const deedsIn = (seen: readonly BleedSeen[]): readonly BleedDone[] =>
+  seen.flatMap((one) =>
+    one.kind === 'stroke' || one.kind === 'topUp' ? [{ kind: one.kind, nippleId: one.nippleId }] : [],
+  );
+
+function storiesFor(brake: DrawnBrake, question: SoFarQuestion, deeds: readonly BleedDone[]): Stories {
+  const { seen: _seen, ...asked } = question;
+  const of = JSON.stringify(asked);
+  const isToldOn =
+    kept?.of === of &&
+    kept.stories.deeds.every((deed, at) => JSON.stringify(deed) === JSON.stringify(deeds[at]));
+  const stories =
+    isToldOn && kept
+      ? kept.stories
+      : storiesOf(brake, { dryLines: asked.dryLines, unseenNipples: asked.unseenNipples });
+  const told = toldOn(stories, deeds.slice(stories.deeds.length));
+  kept = { of, stories: told };
+  return told;
 }
 
 /** Null where nothing can be simulated. */
-export function soFar({ circuit, lowNipples, topNipples, dryLines, done }: SoFarQuestion): SoFar | null {
+export function soFar(question: SoFarQuestion): SoFar | null {
+  const { circuit, lowNipples, topNipples } = question;
   const brake = drawnBrake(circuit, { lowNipples, topNipples });
   if (!brake) return null;
-  const half = Object.fromEntries([...new Set(brake.hosts.values())].map((id) => [id, HALF]));
-  const [least, most] = [
-    followBleeding(brake, { dryLines }, done),
-    followBleeding(brake, { dryLines, dryParts: half }, done),
-  ];
-  const sum = (left: typeof least) => left.reduce((all, { air_m3 }) => all + air_m3, 0);
-  const [first] = most.toSorted((a, b) => b.air_m3 - a.air_m3);
-  const figures = [sum(least), sum(most)];
+  const seen = question.seen.filter((one) => one.kind === 'pulls' || brake.hosts.has(one.nippleId));
+  const { where, ...figures } = estimateAir(storiesFor(brake, question, deedsIn(seen)), seen);
   return {
-    least_m3: Math.min(...figures),
-    most_m3: Math.max(...figures),
-    where: first ? lineOfPart(circuit, first.id) : null,
+    ...figures,
+    where: where.map(({ id, share }) => ({ id: lineOfPart(circuit, id), share })),
+    isPulled: seen.some(({ kind }) => kind === 'pulls'),
   };
 }
-const HALF = 0.5;
 
 /** A line that arches is simulated as two. */
 const lineOfPart = ({ hoses }: Hydraulics, id: string): string =>
@@ -57,16 +91,28 @@ const lineOfPart = ({ hoses }: Hydraulics, id: string): string =>
 /** Null where nothing new is in the circuit, or nothing was done: there is no air to follow. */
 export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | null): SoFarQuestion | null {
   if (!question || question.dryLines.length === 0) return null;
-  const { nipples: _nipples, ...rest } = question;
+  const { nipples, ...rest } = question;
   const here = new Set(question.circuit.components.map(({ id }) => id));
-  const done = detail.bleedRuns
+  const events = detail.bleedRuns
     .filter(({ nippleId }) => here.has(nippleId))
-    .flatMap(({ nippleId, events }) => events.map((event) => ({ nippleId, event })))
-    .sort((a, b) => a.event.sequence - b.event.sequence)
-    .flatMap(({ nippleId, event: { kind } }): BleedDone[] =>
-      kind === 'stroke' || kind === 'topUp' ? [{ nippleId, kind }] : [],
-    );
-  return done.some(({ kind }) => kind === 'stroke') ? { ...rest, done } : null;
+    .flatMap(({ nippleId, events: own }) => own.map((event) => ({ nippleId, event })))
+    .sort((a, b) => a.event.sequence - b.event.sequence);
+  const seen = events.flatMap(({ nippleId, event }): BleedSeen[] => {
+    if (event.kind === 'stroke' || event.kind === 'topUp') return [{ nippleId, kind: event.kind }];
+    if (event.kind === 'clear') return [{ kind: 'outflow', nippleId, hasAir: false }];
+    return [{ kind: 'outflow', nippleId, hasAir: event.outflow === 'bubbles' }];
+  });
+  if (!seen.some(({ kind }) => kind === 'stroke')) return null;
+  const own = circuitOfPart(detail, nipples[0] ?? '')?.circuit;
+  const pulled = own && airByPulls(detail, own);
+  if (pulled?.told.ok) {
+    // Between the strokes before it and those after it.
+    const at = events.filter(({ event }) => Date.parse(event.at) <= Date.parse(pulled.at)).length;
+    const { air_m3, error_m3 } = pulled.told.value;
+    seen.splice(at, 0, { kind: 'pulls', air_m3, error_m3 });
+  }
+  const told = [...rest.lowNipples, ...rest.topNipples];
+  return { ...rest, unseenNipples: nipples.filter((id) => !told.includes(id)), seen };
 }
 
 export function foretell({ circuit, nipples, lowNipples, topNipples, dryLines }: ForetellQuestion): Foretold {

@@ -140,6 +140,8 @@ export function FitPage() {
             onNext={takeUp}
             onStay={(id) => setSearch({ joint: id }, { replace: true })}
             nextJointId={left.find((id) => id !== current.joint.id) ?? null}
+            nextStep={next !== null && !TIGHTENS.has(next.kind) ? next : null}
+            onNextStep={() => setSearch({}, { replace: true })}
           />
         ) : null}
         {left.length === 0 && !plan.infeasible && !isPanelShown ? <ToBleed /> : null}

@@ -1,17 +1,20 @@
 /** One joint's torque: the range and its source, the reading on a ruler, the wrench, fresh washers, the record. */
 import type { TorqueRecord } from '@zephyrcombe/contract';
 import { fittedBolt, isClosed, torqueOf } from '@zephyrcombe/contract';
-import { isTorqued, torqueStanding } from '@zephyrcombe/workshop';
+import { fitNames, isTorqued, torqueStanding } from '@zephyrcombe/workshop';
 import {
   cautionText,
+  lowerFirst,
   MATERIAL_NAMES,
   problemText,
+  stepTitle,
   TORQUE_PART_NAMES,
   torqueSourceName,
   WITNESS_MARK_NAMES,
 } from '@zephyrcombe/messages';
 import type { Caution, PartTorque } from '@zephyrcombe/core';
 import { fromSI, judgeTorquePart, SOURCES, wrenchRange } from '@zephyrcombe/core';
+import type { PlanStep } from '@zephyrcombe/core/plan';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
@@ -46,6 +49,9 @@ interface TorquePanelProps {
   readonly nextNames: readonly string[];
   readonly nextJointId: string | null;
   readonly onNext: (jointId: string) => void;
+  /** What the plan has before the next joint is tightened; null where that is next. */
+  readonly nextStep: PlanStep | null;
+  readonly onNextStep: () => void;
   /** Its record is seen before the next one is taken up. */
   readonly onStay: (jointId: string) => void;
   /** Somebody has just tapped this joint. */
@@ -58,6 +64,8 @@ export function TorquePanel({
   nextNames,
   nextJointId,
   onNext,
+  nextStep,
+  onNextStep,
   onStay,
   isTakenUp,
   onShown,
@@ -84,7 +92,15 @@ export function TorquePanel({
         <RangeOfJoint view={view} attempt={attempt} last={last} />
       )}
       {isDone ? (
-        <Recorded view={view} last={last} nextJointId={nextJointId} nextName={nextNames[0]} onNext={onNext} />
+        <Recorded
+          view={view}
+          last={last}
+          nextJointId={nextJointId}
+          nextName={nextNames[0]}
+          onNext={onNext}
+          nextStep={nextStep}
+          onNextStep={onNextStep}
+        />
       ) : isClosed(detail.job) ? null : attempt.torques.governing.source === null && !hasFigure ? (
         <ByFeel view={view} onStay={onStay} onFigure={() => setHasFigure(true)} />
       ) : (
@@ -160,16 +176,25 @@ function RangeOfJoint({ view, attempt, last }: RangeOfJointProps) {
   );
 }
 
-interface RecordedProps {
-  readonly view: JointView;
+interface RecordedProps extends Pick<
+  TorquePanelProps,
+  'view' | 'nextJointId' | 'onNext' | 'nextStep' | 'onNextStep'
+> {
   readonly last: TorqueRecord;
-  readonly nextJointId: string | null;
   readonly nextName: string | undefined;
-  readonly onNext: (jointId: string) => void;
 }
 
-function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: RecordedProps) {
-  const { job } = useJob();
+function Recorded({
+  view: { joint },
+  last,
+  nextJointId,
+  nextName,
+  onNext,
+  nextStep,
+  onNextStep,
+}: RecordedProps) {
+  const detail = useJob();
+  const { job } = detail;
   const write = useWriter();
   const navigate = useNavigate();
   return (
@@ -197,6 +222,10 @@ function Recorded({ view: { joint }, last, nextJointId, nextName, onNext }: Reco
       {isClosed(job) ? null : nextJointId === null ? (
         <PrimaryButton onPress={() => void navigate(`/jobs/${job.id}/bleed`)}>
           Every joint torqued: go to Bleed
+        </PrimaryButton>
+      ) : nextStep !== null ? (
+        <PrimaryButton onPress={onNextStep}>
+          Next: {lowerFirst(stepTitle(nextStep, fitNames(detail)))}
         </PrimaryButton>
       ) : (
         <PrimaryButton onPress={() => onNext(nextJointId)}>Next: {nextName?.toLowerCase()}</PrimaryButton>

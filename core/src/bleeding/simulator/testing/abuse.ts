@@ -2,7 +2,7 @@
 import type { Bleeding } from '../bleeding.ts';
 import { bleeding, fillReservoir, moveLever, openNipple, putAir, setOutlet } from '../bleeding.ts';
 import { OUTLETS } from '../state.ts';
-import { chance } from '../../../procedure/plan/testing/randomScope.ts';
+import { chance } from '../../../calculation/chance.ts';
 import type { BleedNipple, BleedPart, BleedSystem } from '../system.ts';
 import { BRAKE_FLUID } from '../system.ts';
 

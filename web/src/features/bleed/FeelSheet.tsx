@@ -1,0 +1,196 @@
+/** How the lever feels: pulls read before the work and after it, against what hoses, fluid and pads explain. */
+import type { Circuit, LeverPull } from '@zephyrcombe/contract';
+import { isClosed } from '@zephyrcombe/contract';
+import { problemText, vehicleWords } from '@zephyrcombe/messages';
+import type { ReadPull } from '@zephyrcombe/workshop';
+import { airByPulls, expectedFor, factOf, feelCautions, readPulls } from '@zephyrcombe/workshop';
+import { useJobAction } from '../../api/queries.ts';
+import { SaveProblem } from '../../api/SaveProblem.tsx';
+import { newId } from '../../app/newId.ts';
+import { useWriter } from '../../app/SessionContext.ts';
+import { useDraft } from '../../app/useDraft.ts';
+import { PlainButton, TextButton } from '../../design/Button.tsx';
+import { ChoiceRow, TextField } from '../../design/fields.tsx';
+import { Beside, Figure, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../../design/layout.ts';
+import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
+import { Working } from '../../quantities/Working.tsx';
+import { Cautions } from '../job/Cautions.tsx';
+import { CLOSED, useJob } from '../job/JobContext.ts';
+
+type With = LeverPull['by']['with'];
+const EMPTY = {
+  when: null as LeverPull['when'] | null,
+  with: 'gauge' as With,
+  pressure_Pa: null as number | null,
+  force: '',
+  travel_m: null as number | null,
+};
+const WHEN = [
+  { value: 'before', text: 'before the work' },
+  { value: 'after', text: 'now' },
+] as const;
+const BY = [
+  { value: 'gauge', text: 'gauge in the line' },
+  { value: 'balance', text: 'spring balance' },
+] as const;
+
+/** Newtons as typed, with either comma; null where it is none. */
+const newtons = (text: string): number | null => {
+  const force = Number(text.replace(',', '.').replace(/\s*N$/i, ''));
+  return text.trim() !== '' && force > 0 && force <= 3000 ? force : null;
+};
+
+export function FeelSheet({ circuit }: { readonly circuit: Circuit }) {
+  const detail = useJob();
+  const write = useWriter();
+  const { job } = detail;
+  const { control } = vehicleWords(detail.vehicle, circuit);
+  const say = useJobAction('sayFitFact', job.id);
+  const [draft, setDraft] = useDraft(`feel.${job.id}.${circuit.id}`, EMPTY);
+  const kept = factOf(detail, 'leverPulls', circuit.id) ?? [];
+  const pulls = readPulls(detail, circuit);
+  const parts = new Set(circuit.components.map(({ id }) => id));
+  const isBegun = detail.bleedRuns.some(({ nippleId, events }) => parts.has(nippleId) && events.length > 0);
+  const when = draft.when ?? (isBegun ? 'after' : 'before');
+  const force_N = newtons(draft.force);
+  const by: LeverPull['by'] | null =
+    draft.with === 'gauge'
+      ? draft.pressure_Pa === null
+        ? null
+        : { with: 'gauge', pressure_Pa: draft.pressure_Pa }
+      : force_N === null
+        ? null
+        : { with: 'balance', force_N };
+  const put = (value: readonly LeverPull[]) =>
+    say.mutate({
+      params: { jobId: job.id },
+      body: {
+        id: newId(),
+        said: { kind: 'leverPulls', subjectId: circuit.id, value: value.length > 0 ? [...value] : null },
+      },
+    });
+  const air = airByPulls(detail, circuit);
+  return (
+    <Sheet aria-label={`Feel: ${circuit.name}`}>
+      <SheetTitle>How the {control} feels</SheetTitle>
+      <Stack $gap={10}>
+        <Fine>
+          One soft pull and one firm one, at least three times as hard: air gives way at the first, hoses go
+          on at the second. The same pulls before the work and after it tell what it brought.
+        </Fine>
+        {kept.length > 0 ? (
+          <Rows>
+            {pulls.map((pull) => (
+              <PullLine key={pull.at} pull={pull} circuit={circuit} />
+            ))}
+          </Rows>
+        ) : null}
+        {kept.length > pulls.length ? (
+          <Fine>
+            A spring balance says nothing of the pressure as long as bore and ratio of the master are not
+            known.
+          </Fine>
+        ) : null}
+        {air === null ? null : air.told.ok ? (
+          <p role="status">
+            The two pulls tell of {write.volume(Math.max(0, air.told.value.air_m3))} of air or take-up,{' '}
+            {write.volume(air.told.value.error_m3)} more or less.{' '}
+            <Working of="air by two pulls" result={air.told} />
+          </p>
+        ) : (
+          <p role="status">{problemText(air.told.problem, write)}</p>
+        )}
+        <Cautions cautions={feelCautions(detail).filter(({ subject }) => subject === circuit.name)} />
+        {isClosed(job) ? null : (
+          <>
+            <ChoiceRow
+              label="When"
+              value={when}
+              options={WHEN}
+              onChange={(next) => setDraft({ ...draft, when: next })}
+            />
+            <ChoiceRow
+              label="Read by"
+              value={draft.with}
+              options={BY}
+              onChange={(next) => setDraft({ ...draft, with: next })}
+            />
+            <Beside>
+              {draft.with === 'gauge' ? (
+                <QuantityEntry
+                  label="Pressure in the line"
+                  kind="pressure"
+                  value_SI={draft.pressure_Pa}
+                  mayBeEmpty
+                  onValue={(pressure_Pa) => setDraft({ ...draft, pressure_Pa })}
+                />
+              ) : (
+                <TextField
+                  label={`Force at the ${control}, N`}
+                  value={draft.force}
+                  onChange={(force) => setDraft({ ...draft, force })}
+                  error={
+                    draft.force.trim() !== '' && force_N === null ? 'A force in newtons, up to 3000.' : null
+                  }
+                />
+              )}
+              <QuantityEntry
+                label="Travel from rest"
+                value_SI={draft.travel_m}
+                mayBeEmpty
+                onValue={(travel_m) => setDraft({ ...draft, travel_m })}
+              />
+            </Beside>
+            <PlainButton
+              isPending={say.isPending}
+              because={
+                isClosed(job)
+                  ? CLOSED
+                  : by === null
+                    ? `Say how hard the ${control} was pulled.`
+                    : draft.travel_m === null
+                      ? 'Read the travel with a rule.'
+                      : null
+              }
+              onPress={() => {
+                if (by === null || draft.travel_m === null) return;
+                put([...kept, { when, by, travel_m: draft.travel_m, at: new Date().toISOString() }]);
+                setDraft({ ...EMPTY, when, with: draft.with });
+              }}
+            >
+              Keep this pull
+            </PlainButton>
+            {kept.length > 0 ? (
+              <TextButton onPress={() => put(kept.slice(0, -1))}>take the last one back</TextButton>
+            ) : null}
+          </>
+        )}
+        <SaveProblem save={say} />
+      </Stack>
+    </Sheet>
+  );
+}
+
+function PullLine({ pull, circuit }: { readonly pull: ReadPull; readonly circuit: Circuit }) {
+  const detail = useJob();
+  const write = useWriter();
+  const expected = expectedFor(detail, circuit, pull);
+  return (
+    <Spread>
+      <span>
+        {pull.when === 'before' ? 'before the work' : 'now'}, at{' '}
+        {write.quantity({ kind: 'pressure', value_SI: pull.pressure_Pa })}
+        {pull.by.with === 'balance' ? <Label> ({pull.by.force_N} N)</Label> : null}
+        {expected?.ok ? (
+          <Label>
+            {' '}
+            expected without air: {write.length(expected.value.least_m)} to{' '}
+            {write.length(expected.value.most_m)}, our estimate{' '}
+            <Working of="expected travel" result={expected} />
+          </Label>
+        ) : null}
+      </span>
+      <Figure>{write.length(pull.travel_m)}</Figure>
+    </Spread>
+  );
+}
