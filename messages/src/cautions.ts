@@ -439,10 +439,17 @@ const SENTENCES: Sentences = {
   }),
   M87: ({ travel_m, most_m, pressure_Pa, against }, write) => ({
     title: 'The lever travels too far: spongy',
-    advice:
-      against === 'expected'
-        ? `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}; hoses at the limit of their class, fluid and pads explain ${write.length(most_m)} at most. Look for air, or for what else takes it up, before anybody rides.`
-        : `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}, and ${write.length(most_m)} before the work: it should have got firmer. Look for air before anybody rides.`,
+    advice: `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}${
+      against === 'before'
+        ? `, and ${write.length(most_m)} before the work: it should have got firmer.`
+        : against === 'bar'
+          ? `: beyond four fifths of the way that it has, ${write.length(most_m)}, nothing is left for hot fluid or worn pads.`
+          : `; hoses at the limit of their class, fluid and pads explain ${write.length(most_m)} at most.`
+    } Look for air, or for what else takes it up, before anybody rides.`,
+  }),
+  M88: ({ pumped_m3, holds_m3 }, write) => ({
+    title: 'Much fluid, and still bubbles',
+    advice: `About ${write.volume(pumped_m3)} were pumped through what holds about ${write.volume(holds_m3)}, and bubbles came last. Look at the nipple’s thread (bubbles that go on with the nipple shut come past it), the seal of the master, and high loops.`,
   }),
   M91: ({ read }) => ({
     title:

@@ -96,6 +96,7 @@ const EXAMPLES: { readonly [Id in CautionId]: Extract<Caution, { id: Id }>['evid
   M79: {},
   M94: { abs: true },
   M87: { travel_m: 0.051, most_m: 0.034, pressure_Pa: 4e6, against: 'expected' },
+  M88: { pumped_m3: 9e-5, holds_m3: 2.7e-5 },
   M91: { read: 'none' },
   M95: {},
   M96: { missing: ['batch', 'quantity'] },

@@ -21,6 +21,7 @@ export type { Obstacle } from './gates/obstacle.ts';
 export type { ReadPull } from './gates/feel.ts';
 export { airByPulls, expectedFor, feelBrake, feelCautions, readPulls } from './gates/feel.ts';
 export { holdOf, isHeldBefore } from './gates/hold.ts';
+export { bubbleCautions } from './gates/outflow.ts';
 export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';
 export { isLeftTooFar, leftOpenAfter, leftOpenBeside, leftOpenBy, openElsewhere } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';

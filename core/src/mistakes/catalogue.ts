@@ -92,6 +92,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M85: entry('warn', 'fitOrder'),
   M92: entry('stop', 'fitOrder'),
   M87: entry('stop', 'leverFeel'),
+  M88: entry('warn', 'bubblesLong'),
   M91: entry('note', 'holdTest'),
   M94: entry('stop', 'vehicleMaker'),
   M95: entry('stop', 'vehicleMaker'),

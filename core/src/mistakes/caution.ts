@@ -191,13 +191,15 @@ export interface CautionEvidence {
   M79: Record<never, never>;
   M85: { readonly before: StepKind };
   /** Nobody has held and read it; or for too short a time. */
-  /** At one pressure: what was read, and the most that hoses, fluid and pads explain, or what was read before the work. */
+  /** At one pressure: what was read, and the most that hoses, fluid and pads explain, four fifths of its way, or what was read before the work. */
   M87: {
     readonly travel_m: number;
     readonly most_m: number;
     readonly pressure_Pa: number;
-    readonly against: 'expected' | 'before';
+    readonly against: 'expected' | 'bar' | 'before';
   };
+  /** Pumped through, and what the circuit holds by its drawing. */
+  M88: { readonly pumped_m3: number; readonly holds_m3: number };
   M91: { readonly read: 'none' | 'tooShort' | 'before' };
   M92: { readonly before: StepKind };
   M94: { readonly abs: boolean };

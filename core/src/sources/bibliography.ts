@@ -224,6 +224,10 @@ export const SOURCES = {
     'commonPractice',
     'A lever held at one force, read when seals and hoses have settled and again later; common practice, no published source',
   ),
+  bubblesLong: source(
+    'commonPractice',
+    'Three times what a circuit holds carries its air out; common practice, no published source',
+  ),
   leverFeel: source(
     'estimate',
     'Our estimate: hoses at the limit of their class (FMVSS 106), fluid, pads that come up; half a millimetre and three of a hundred in a reading',

@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { HydraulicsEntry } from '@zephyrcombe/contract';
 import { nipplesOf } from '@zephyrcombe/contract';
+import type { Outflow } from '@zephyrcombe/core';
 import type { MistakeRow, Play } from './play.ts';
 import { FLUID_ONLY } from './play.ts';
 import type { PlayedJob, PlayOptions } from './playedJob.ts';
@@ -60,12 +61,25 @@ const pulled = async (
   }
 };
 
+/** More strokes than three times what the circuit holds, topped up on the way; what came out last, and the nipple called clear. */
+const pumpedLong = async (job: PlayedJob, outflow: Outflow) => {
+  for (let stroke = 0; stroke < 80; stroke += 1) {
+    if (stroke % 5 === 0) await job.done(job.nipple('topUp'));
+    await job.done(job.nipple('stroke'));
+  }
+  await job.done(job.nipple({ outflow }));
+  await job.done(job.nipple('clear'));
+};
+
 export const AS_BUILT: readonly MistakeRow[] = [
   {
     id: 'M87',
     options: FLUID_ONLY,
     paths: {
       'a firm pull that goes to the bar': signedAfter((job) => pulled(job, ['after', 4, 120])),
+      'four fifths of its way, and no more than its hoses may swell': signedAfter((job) =>
+        pulled(job, ['after', 4, 50]),
+      ),
       'the reading taken back': signedAfter(async (job) => {
         await pulled(job, ['after', 4, 120]);
         await pulled(job);
@@ -74,6 +88,25 @@ export const AS_BUILT: readonly MistakeRow[] = [
       'softer than before the work': signedAfter((job) => pulled(job, ['before', 4, 20], ['after', 4.2, 26])),
     },
     clean: signedAfter((job) => pulled(job, ['before', 4, 26], ['after', 4, 120], ['after', 4.1, 20])),
+  },
+  {
+    id: 'M88',
+    options: FLUID_ONLY,
+    paths: {
+      'bubbles to the end': signedAfter((job) => pumpedLong(job, 'bubbles')),
+      'called clear after the bubbles': signedAfter(async (job) => {
+        await pumpedLong(job, 'bubbles');
+        await job.done(job.nipple('clear'));
+      }),
+      'fluid in between, and bubbles again': signedAfter(async (job) => {
+        await job.done(job.nipple({ outflow: 'straw' }));
+        await pumpedLong(job, 'bubbles');
+      }),
+    },
+    clean: signedAfter(async (job) => {
+      await job.done(job.nipple({ outflow: 'bubbles' }));
+      await pumpedLong(job, 'straw');
+    }),
   },
   {
     id: 'M91',

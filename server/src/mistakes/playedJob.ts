@@ -24,7 +24,7 @@ import {
   torqueOf,
   vehicleEntryOf,
 } from '@zephyrcombe/contract';
-import type { Corner, HoseBuild, HydraulicLine } from '@zephyrcombe/core';
+import type { Corner, HoseBuild, HydraulicLine, Outflow } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
 import { fitPlanOf } from '@zephyrcombe/workshop';
@@ -347,9 +347,12 @@ export class PlayedJob {
       ...over,
     });
   };
-  nipple = async (kind: 'stroke' | 'topUp' | 'clear', at = 0) => {
+  nipple = async (kind: 'stroke' | 'topUp' | 'clear' | { readonly outflow: Outflow }, at = 0) => {
     const nipples = nipplesOf(await this.now());
-    return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), { id: randomUUID(), kind });
+    return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), {
+      id: randomUUID(),
+      ...(typeof kind === 'string' ? { kind } : { kind: 'outflow', ...kind }),
+    });
   };
   pass = (ms: number) => this.server.pass(ms);
   /** Another torque wrench of the shop, entered by its lead: its id. */

@@ -4,6 +4,8 @@ import type { AirFromPulls, Caution, ExpectedTravel, FeelBrake, Result } from '@
 import { airFromPulls, expectedTravel, isSamePull, linePressure, SAME_TRAVEL_m } from '@zephyrcombe/core';
 import { factOf } from '../fitting/facts.ts';
 
+/** Beyond this share of all the way that it has, a lever is spongy, whatever explains it. Ours. */
+const MOST_OF_WAY = 0.8;
 /** Room in a caliper that is full of fluid: an estimate. */
 const CALIPER_m3 = 2e-5;
 
@@ -102,13 +104,16 @@ function lastWork(detail: JobDetail, { components }: Circuit, before: string): n
   return Math.max(0, ...times.filter((at) => at < Date.parse(before)));
 }
 
-/** What one pull after the work is over; null where it is as it should be, or nothing is there to tell. */
+/** By what one pull after the work goes too far; null where it is as it should be, or nothing is there to tell. */
 function overAt(detail: JobDetail, circuit: Circuit, pull: ReadPull, all: readonly ReadPull[]) {
   const { travel_m, pressure_Pa } = pull;
   const expected = expectedFor(detail, circuit, pull);
   const most_m = expected?.ok ? expected.value.most_m : Infinity;
   if (travel_m > most_m + SAME_TRAVEL_m)
     return { travel_m, most_m, pressure_Pa, against: 'expected' as const };
+  const { leverStroke_m = null } = circuit.components.find(({ kind }) => kind === 'master') ?? {};
+  if (leverStroke_m !== null && travel_m > leverStroke_m * MOST_OF_WAY)
+    return { travel_m, most_m: leverStroke_m * MOST_OF_WAY, pressure_Pa, against: 'bar' as const };
   const before = all.findLast((one) => one.when === 'before' && isSamePull(one.pressure_Pa, pressure_Pa));
   return before && travel_m > before.travel_m + SAME_TRAVEL_m
     ? { travel_m, most_m: before.travel_m, pressure_Pa, against: 'before' as const }
@@ -130,7 +135,8 @@ function everRead({ fitFacts }: JobDetail, circuit: Circuit): readonly ReadPull[
 }
 
 /**
- * M87 of each circuit where a pull after the work went further than its parts explain, or further than the same pull before it. It stays
+ * M87 of each circuit where a pull after the work went further than its parts explain, nearly as far as it can, or further than the same
+ * pull before it. It stays
  * until a pull as firm is as it should be: taking a reading back, or a softer pull, is no answer.
  */
 export const feelCautions = (detail: JobDetail): readonly Caution[] =>

@@ -22,6 +22,7 @@ import { judgeHandover, judgeLeftOn, judgeTorquePart, orderLength } from '@zephy
 import { asFittedCautions } from '../fitting/asFitted.ts';
 import { feelCautions } from './feel.ts';
 import { holdCautions } from './hold.ts';
+import { bubbleCautions } from './outflow.ts';
 import { asBuiltCautions } from './asBuilt.ts';
 
 export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
@@ -96,6 +97,7 @@ export const signCautions = (detail: JobDetail): readonly Caution[] => [
   ...capsOfJob(detail),
   ...holdCautions(detail),
   ...feelCautions(detail),
+  ...detail.circuits.flatMap(({ circuit }) => bubbleCautions(detail, circuit)),
 ];
 
 export function standingCautions(detail: JobDetail): readonly StandingCaution[] {

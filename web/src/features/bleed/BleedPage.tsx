@@ -1,7 +1,7 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { circuitOfPart, isClosed, namesInLine, partsOf } from '@zephyrcombe/contract';
-import { alsoFed, reservoirGuard, strokeGate } from '@zephyrcombe/workshop';
+import { alsoFed, bubbleCautions, reservoirGuard, strokeGate } from '@zephyrcombe/workshop';
 import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/messages';
 import type { Outflow, RefillGuard } from '@zephyrcombe/core';
 import { OUTFLOWS } from '@zephyrcombe/core';
@@ -263,6 +263,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
         <Fine>This reservoir also feeds {namesInLine(others).toLowerCase()}: one level, one count.</Fine>
       ) : null}
       {guard?.ok ? <Cautions cautions={guard.cautions} /> : null}
+      {circuit ? <Cautions cautions={bubbleCautions(detail, circuit)} /> : null}
       <SaveProblem save={add} />
       <SaveProblem save={undo} />
       {finished ? null : (

@@ -175,6 +175,7 @@ function PullLine({ pull, circuit }: { readonly pull: ReadPull; readonly circuit
   const detail = useJob();
   const write = useWriter();
   const expected = expectedFor(detail, circuit, pull);
+  const way_m = circuit.components.find(({ kind }) => kind === 'master')?.leverStroke_m ?? null;
   return (
     <Spread>
       <span>
@@ -184,9 +185,11 @@ function PullLine({ pull, circuit }: { readonly pull: ReadPull; readonly circuit
         {expected?.ok ? (
           <Label>
             {' '}
-            expected without air: {write.length(expected.value.least_m)} to{' '}
-            {write.length(expected.value.most_m)}, our estimate{' '}
-            <Working of="expected travel" result={expected} />
+            without air from {write.length(expected.value.least_m)} on;{' '}
+            {way_m !== null && expected.value.most_m >= way_m
+              ? 'hoses at the limit of their class could take all of its way'
+              : `to ${write.length(expected.value.most_m)} with hoses at the limit of their class`}
+            , our estimate <Working of="expected travel" result={expected} />
           </Label>
         ) : null}
       </span>
