@@ -141,8 +141,8 @@ export function FeelSheet({ circuit }: { readonly circuit: Circuit }) {
                 onValue={(travel_m) => setDraft({ ...draft, travel_m })}
               />
             </Beside>
+            {/* Shown at once and sent in turn: a pull that is kept while the last is on its way is not lost. */}
             <PlainButton
-              isPending={say.isPending}
               because={
                 isClosed(job)
                   ? CLOSED
