@@ -108,8 +108,8 @@ function HoldTest({ circuit }: { readonly circuit: Circuit }) {
                 onValue={(travel_m) => setDraft({ ...draft, travel_m })}
               />
             </Beside>
+            {/* Shown at once and sent in turn: a reading that is kept while the last is on its way is not lost. */}
             <PlainButton
-              isPending={say.isPending}
               because={closed ?? (draft.travel_m === null ? 'Read the travel with a rule.' : null)}
               onPress={() => {
                 if (draft.travel_m === null) return;
