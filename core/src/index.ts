@@ -457,6 +457,7 @@ export type {
   ExtraTravel,
   GasChange,
   LeverTravel,
+  TravelMaster,
   TravelParts,
   TravelReading,
 } from './hydraulics/leverTravel.ts';

@@ -19,7 +19,7 @@ export { lineMadeGate } from './gates/lines.ts';
 export { eventsAt, withBleedRows } from './events/bleedRuns.ts';
 export type { Obstacle } from './gates/obstacle.ts';
 export type { ReadPull } from './gates/feel.ts';
-export { airByPulls, expectedFor, feelBrake, feelCautions, readPulls } from './gates/feel.ts';
+export { airByPulls, expectedFor, feelCautions, isBeforeWork, readPulls } from './gates/feel.ts';
 export { holdOf, isHeldBefore } from './gates/hold.ts';
 export { bubbleCautions } from './gates/outflow.ts';
 export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';

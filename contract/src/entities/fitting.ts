@@ -18,6 +18,14 @@ export const LeverPullSchema = z.strictObject({
   ]),
   travel_m: z.number().positive().max(0.5),
   at: Instant,
+  /** What the drawing had of the master when it was first said: put in by the server, whatever is sent. */
+  master: z
+    .strictObject({
+      masterBore_m: z.number().positive().nullable(),
+      leverRatio: z.number().positive().nullable(),
+      leverStroke_m: z.number().positive().nullable(),
+    })
+    .nullish(),
 });
 export type LeverPull = z.infer<typeof LeverPullSchema>;
 

@@ -9,6 +9,7 @@ import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
 import type { Formula } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
+import { BRAKE_FLUID } from '../bleeding/simulator/system.ts';
 import type { TravelMaster } from './leverTravel.ts';
 import { hoseSwellLimit } from './swell.ts';
 import type { SwellClass } from './swell.ts';
@@ -24,8 +25,6 @@ export const LEAST_SWELL_SHARE = 0.15;
 export const FREE_TRAVEL_m = [0.0003, 0.0015] as const;
 /** Of each caliper: pads that come up and bodies that spread. Ours. */
 export const TAKE_UP_m3 = [5e-8, 5e-7] as const;
-/** Brake fluid without air, from memory. */
-export const FLUID_BULK_Pa = 1.8e9;
 /** Two pulls are at the same force when their pressures differ by less than this. Ours. */
 export const SAME_PULL = 0.1;
 
@@ -61,7 +60,7 @@ export function expectedTravel(brake: FeelBrake, pressure_Pa: number): Result<Ex
     swell_m3 += limit.value;
   }
   const perArea = leverRatio / ((Math.PI / 4) * masterBore_m ** 2);
-  const fluidGives_m3 = (fluid_m3 * pressure_Pa) / FLUID_BULK_Pa;
+  const fluidGives_m3 = (fluid_m3 * pressure_Pa) / BRAKE_FLUID.bulkModulus_Pa;
   const at = (side: 0 | 1, share: number): number =>
     leverRatio * FREE_TRAVEL_m[side] +
     perArea * (swell_m3 * share + fluidGives_m3 + calipers * TAKE_UP_m3[side]);

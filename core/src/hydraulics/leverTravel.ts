@@ -8,7 +8,7 @@ import { unphysical } from '../calculation/physical.ts';
 import { firstNotPositive } from '../calculation/problem.ts';
 import type { Result } from '../calculation/result.ts';
 import { calculated, problem } from '../calculation/result.ts';
-import type { Formula } from '../calculation/working.ts';
+import type { Formula, Working } from '../calculation/working.ts';
 import { term } from '../calculation/working.ts';
 
 const FLUID: Formula = { expression: 'ΔV = V·p/K', source: 'bulkModulus' };
@@ -174,6 +174,20 @@ export interface TravelReading {
 /** Readings nearer than this say nothing apart: a millimetre of travel would be any amount of air. Our estimate. */
 export const LEAST_PRESSURE_RATIO = 2;
 
+/** Of the air that two pulls tell apart from swelling. */
+export const apartWorking = (low: TravelReading, high: TravelReading, air_m3: number): Working => [
+  {
+    formula: APART,
+    inputs: [
+      term('p₁', 'linePressure', pressure(low.pressure_Pa)),
+      term('s₁', 'leverTravel', length(low.lever_m)),
+      term('p₂', 'linePressure', pressure(high.pressure_Pa)),
+      term('s₂', 'leverTravel', length(high.lever_m)),
+    ],
+    result: term('V₀', 'airVolume', volume(air_m3)),
+  },
+];
+
 /** The same without a look at whether it can be: readings with errors make a little less than no air. */
 export function solvedApart(
   master: TravelMaster,
@@ -206,19 +220,7 @@ export function separateAir(
   if (high.pressure_Pa < LEAST_PRESSURE_RATIO * low.pressure_Pa)
     return problem({ code: 'readingsTooNear', field: 'high.pressure_Pa', times: LEAST_PRESSURE_RATIO });
   const { air_m3, compliance_m3_per_Pa } = solvedApart(master, low, high);
-  const [p1, p2] = [low.pressure_Pa, high.pressure_Pa];
   if (air_m3 < 0 || compliance_m3_per_Pa < 0)
     return problem({ code: 'readingsDisagree', field: air_m3 < 0 ? 'low.lever_m' : 'high.lever_m' });
-  return calculated({ air_m3, compliance_m3_per_Pa }, [
-    {
-      formula: APART,
-      inputs: [
-        term('p₁', 'linePressure', pressure(p1)),
-        term('s₁', 'leverTravel', length(low.lever_m)),
-        term('p₂', 'linePressure', pressure(p2)),
-        term('s₂', 'leverTravel', length(high.lever_m)),
-      ],
-      result: term('V₀', 'airVolume', volume(air_m3)),
-    },
-  ]);
+  return calculated({ air_m3, compliance_m3_per_Pa }, apartWorking(low, high, air_m3));
 }

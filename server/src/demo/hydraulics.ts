@@ -1,7 +1,7 @@
 /** Short ways to write down a circuit. Every dimension is invented for the demo shop. */
 import type { Bolt, Circuit, Component, Hose, Joint, Port, Washer } from '@zephyrcombe/contract';
 import type { ExampleBend_deg, FluidGrade, JointMaterial, Origin } from '@zephyrcombe/core';
-import { END_FACTS, EXAMPLE_THREADED, exampleBanjo, needsClocking, PLAIN_FLARE } from '@zephyrcombe/core';
+import { END_FACTS, exampleEnd, needsClocking, PLAIN_FLARE } from '@zephyrcombe/core';
 import { demoId } from './identity.ts';
 
 const mm = (value: number) => value / 1000;
@@ -154,7 +154,10 @@ export function buildCircuit(plan: CircuitPlan): Circuit {
     };
   });
   const endOn = (joint: string, bend: ExampleBend_deg) =>
-    plan.joints.find((each) => each.key === joint)?.end === undefined ? exampleBanjo(bend) : EXAMPLE_THREADED;
+    exampleEnd(
+      plan.joints.find((each) => each.key === joint)?.end === undefined ? 'banjo' : 'threaded',
+      bend,
+    );
   const hoses: Hose[] = plan.hoses.map((hose) => ({
     id: id(hose.key),
     circuitId,

@@ -119,7 +119,8 @@ function rearDisc({
         from: 'j-master',
         to: pipe_mm === undefined ? 'j-caliper' : 'j-bracket',
         length_mm,
-        ends: [0, 20],
+        // The end on a bracket is straight.
+        ends: [0, pipe_mm === undefined ? 20 : 0],
       },
     ],
     ...(pipe_mm === undefined

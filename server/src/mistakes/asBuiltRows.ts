@@ -45,28 +45,40 @@ const held = async (job: PlayedJob, ...readings: readonly (readonly [number, num
   }
 };
 
-/** Pulled at the lever after so many minutes each, with so much pressure, and read. */
+/** Pulled at the lever with so much pressure, and read; a day before the work unless another is said. */
 const pulled = async (
   job: PlayedJob,
-  ...pulls: readonly (readonly [when: 'before' | 'after', MPa: number, travel_mm: number])[]
+  ...pulls: readonly (readonly [when: 'before' | 'after', MPa: number, travel_mm: number, day?: string])[]
 ) => {
   for (const { circuit } of (await job.now()).circuits) {
-    const value = pulls.map(([when, MPa, travel_mm], at) => ({
+    const value = pulls.map(([when, MPa, travel_mm, day = '2026-11-20'], at) => ({
       when,
       by: { with: 'gauge', pressure_Pa: MPa * 1e6 },
       travel_m: travel_mm / 1000,
-      at: new Date(Date.parse('2026-11-20T09:00:00.000Z') + at * 60_000).toISOString(),
+      at: new Date(Date.parse(`${day}T09:00:00.000Z`) + at * 60_000).toISOString(),
     }));
     await job.done(job.say('leverPulls', circuit.id, value.length > 0 ? value : null));
   }
 };
 
-/** More strokes than three times what the circuit holds, topped up on the way; what came out last, and the nipple called clear. */
-const pumpedLong = async (job: PlayedJob, outflow: Outflow) => {
-  for (let stroke = 0; stroke < 80; stroke += 1) {
-    if (stroke % 5 === 0) await job.done(job.nipple('topUp'));
-    await job.done(job.nipple('stroke'));
-  }
+/** A master so big that a few strokes are three times what the circuit holds: the server takes only so many requests a minute. */
+const bigMaster = (drawing: HydraulicsEntry): HydraulicsEntry => ({
+  ...drawing,
+  components: drawing.components.map((part) =>
+    part.kind === 'master'
+      ? { ...part, masterBore_m: 0.03, leverStroke_m: 0.2, leverRatio: 4 }
+      : part.kind === 'reservoir'
+        ? { ...part, usable_m3: 4e-4 }
+        : part,
+  ),
+});
+const pumpedLong = async (job: PlayedJob) => {
+  for (let stroke = 0; stroke < 12; stroke += 1)
+    for (const kind of ['topUp', 'stroke'] as const) await job.done(job.nipple(kind));
+};
+/** Pumped long; what came out last, and the nipple called clear. */
+const pumpedUntil = async (job: PlayedJob, outflow: Outflow) => {
+  await pumpedLong(job);
   await job.done(job.nipple({ outflow }));
   await job.done(job.nipple('clear'));
 };
@@ -85,27 +97,64 @@ export const AS_BUILT: readonly MistakeRow[] = [
         await pulled(job);
       }),
       'a softer pull read after it': signedAfter((job) => pulled(job, ['after', 4, 120], ['after', 1, 5])),
+      'filed as before the work, and strokes were made': signedAfter((job) =>
+        pulled(job, ['before', 4, 120, '2026-12-01']),
+      ),
+      'a right pull before it, dated later by a fast clock': signedAfter(async (job) => {
+        await pulled(job, ['after', 4, 20, '2027-01-10']);
+        await pulled(job, ['after', 4, 20, '2027-01-10'], ['after', 4, 120]);
+      }),
+      'what the master has wiped from the drawing': signedAfter(async (job) => {
+        await pulled(job, ['after', 4, 120]);
+        await job.done(
+          job.draw((drawing) => ({
+            ...drawing,
+            components: drawing.components.map((part) =>
+              part.kind === 'master'
+                ? { ...part, masterBore_m: null, leverRatio: null, leverStroke_m: null }
+                : part,
+            ),
+          })),
+        );
+      }),
       'softer than before the work': signedAfter((job) => pulled(job, ['before', 4, 20], ['after', 4.2, 26])),
     },
-    clean: signedAfter((job) => pulled(job, ['before', 4, 26], ['after', 4, 120], ['after', 4.1, 20])),
+    clean: signedAfter((job) =>
+      pulled(job, ['before', 4, 26], ['after', 4, 120], ['after', 4.1, 20], ['after', 4.3, 27]),
+    ),
   },
   {
     id: 'M88',
-    options: FLUID_ONLY,
+    options: { ...FLUID_ONLY, draw: bigMaster },
+    cleanOptions: { ...FLUID_ONLY, draw: bigMaster },
     paths: {
-      'bubbles to the end': signedAfter((job) => pumpedLong(job, 'bubbles')),
-      'called clear after the bubbles': signedAfter(async (job) => {
-        await pumpedLong(job, 'bubbles');
-        await job.done(job.nipple('clear'));
-      }),
+      'bubbles to the end': signedAfter((job) => pumpedUntil(job, 'bubbles')),
       'fluid in between, and bubbles again': signedAfter(async (job) => {
         await job.done(job.nipple({ outflow: 'straw' }));
-        await pumpedLong(job, 'bubbles');
+        await pumpedUntil(job, 'bubbles');
       }),
     },
     clean: signedAfter(async (job) => {
       await job.done(job.nipple({ outflow: 'bubbles' }));
-      await pumpedLong(job, 'straw');
+      await pumpedUntil(job, 'straw');
+    }),
+  },
+  {
+    id: 'M88',
+    way: 'two nipples on one circuit',
+    options: { ...WITH_ABS, draw: bigMaster },
+    cleanOptions: { ...WITH_ABS, draw: bigMaster },
+    paths: {
+      'fluid at the other nipple': signedAfter(async (job) => {
+        await pumpedUntil(job, 'bubbles');
+        await job.done(job.nipple({ outflow: 'straw' }, 1));
+      }),
+    },
+    // Bubbles early, and then it is pumped until it is clear: nobody notes each time that fluid came.
+    clean: signedAfter(async (job) => {
+      await job.done(job.nipple({ outflow: 'bubbles' }));
+      await pumpedLong(job);
+      await job.done(job.nipple('clear'));
     }),
   },
   {

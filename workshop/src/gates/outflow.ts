@@ -2,29 +2,34 @@
 import type { Circuit, JobDetail } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { STROKE_EFFICIENCY, strokeVolume } from '@zephyrcombe/core';
-import { eventsAt } from '../events/bleedRuns.ts';
-import { feelBrake } from './feel.ts';
+import { feelBrake, masterOf } from './feel.ts';
 
 /** So many times what a circuit holds; after that bubbles want another reason. */
 const ENOUGH = 3;
 
-/** M88: what was pumped since, and what the circuit holds. What came out last counts; that a nipple was called clear is no answer. */
+/**
+ * M88 of a circuit where bubbles are the last that was seen at a nipple, and by then so much had been pumped. That a nipple was called
+ * clear is no answer, nor is what came out of another.
+ */
 export function bubbleCautions(detail: JobDetail, circuit: Circuit): readonly Caution[] {
-  const master = circuit.components.find(({ kind }) => kind === 'master');
-  const brake = feelBrake(detail, circuit, 'after');
-  if (!brake || !master?.leverStroke_m) return [];
-  const stroke = strokeVolume({
-    masterBore_m: brake.masterBore_m,
-    leverRatio: brake.leverRatio,
-    leverStroke_m: master.leverStroke_m,
-    efficiency: STROKE_EFFICIENCY,
-  });
+  const brake = feelBrake(detail, circuit);
+  const { leverStroke_m } = masterOf(circuit);
+  if (!brake || leverStroke_m === null) return [];
+  const { masterBore_m, leverRatio, fluid_m3: holds_m3 } = brake;
+  const stroke = strokeVolume({ masterBore_m, leverRatio, leverStroke_m, efficiency: STROKE_EFFICIENCY });
+  if (!stroke.ok) return [];
   const parts = new Set(circuit.components.map(({ id }) => id));
-  const events = eventsAt(detail.bleedRuns, (id) => parts.has(id));
-  const last = events.findLast(({ kind }) => kind === 'outflow');
-  if (!stroke.ok || last?.kind !== 'outflow' || last.outflow !== 'bubbles') return [];
-  const pumped_m3 = events.filter(({ kind }) => kind === 'stroke').length * stroke.value;
-  return pumped_m3 > ENOUGH * brake.fluid_m3
-    ? [{ id: 'M88', evidence: { pumped_m3, holds_m3: brake.fluid_m3 }, subject: circuit.name }]
+  const runs = detail.bleedRuns.filter(({ nippleId }) => parts.has(nippleId));
+  const pumpedBy = (sequence: number): number =>
+    runs
+      .flatMap(({ events }) => events)
+      .filter((event) => event.kind === 'stroke' && event.sequence < sequence).length * stroke.value;
+  const pumped = runs.flatMap(({ events }) => {
+    const last = events.findLast(({ kind }) => kind === 'outflow');
+    return last?.kind === 'outflow' && last.outflow === 'bubbles' ? [pumpedBy(last.sequence)] : [];
+  });
+  const pumped_m3 = Math.max(0, ...pumped);
+  return pumped_m3 > ENOUGH * holds_m3
+    ? [{ id: 'M88', evidence: { pumped_m3, holds_m3 }, subject: circuit.name }]
     : [];
 }

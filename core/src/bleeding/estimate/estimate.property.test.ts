@@ -1,15 +1,19 @@
 /** What is said of the air that is left holds against technicians whose air is known to nobody else. */
 import type { Stories } from './estimate.ts';
-import { estimateAir, storiesOf, toldOn } from './estimate.ts';
+import { deedsOf, estimateAir, storiesOf, toldOn } from './estimate.ts';
 import type { Worked } from './testing/technician.ts';
-import { DRAWN, deedsOf, technician } from './testing/technician.ts';
+import { DRAWN, technician } from './testing/technician.ts';
 
 const MANY = 500;
 
 const started = (at: number): Stories => {
   const { brake, dryLines } = DRAWN[at] ?? {};
   if (!brake || !dryLines) throw new Error('No brake');
-  return storiesOf(brake, { dryLines, unseenNipples: brake.system.nipples.map(({ id }) => id) });
+  return storiesOf(brake, {
+    dryLines,
+    unseenNipples: brake.system.nipples.map(({ id }) => id),
+    fullParts: [],
+  });
 };
 
 /** Stories told once for all who did the same, and told on for who did more: longest last. */

@@ -9,7 +9,7 @@ import type { BleedDone, EstimatePlan, Frame, Story } from './hypothesis.ts';
 import { firstFrame, story, tell } from './hypothesis.ts';
 
 /** As many stories as a phone follows beside the work. */
-export const STORIES = 64;
+const STORIES = 64;
 /** Less air than this in one stroke is not seen at the tube. */
 const SEEN_m3 = 2e-8;
 /** What is seen and what was sent disagree once in so many times, whatever the reason. */
@@ -18,7 +18,7 @@ const WRONG = 0.08;
 const OFF_SHARE = 0.1;
 const OFF_m3 = 2e-8;
 /** Nobody feels less. */
-export const NOT_FELT_m3 = 3e-8;
+const NOT_FELT_m3 = 3e-8;
 /** The share of the stories that the range leaves out. */
 const LEFT_OUT = 0.1;
 
@@ -26,6 +26,12 @@ export type BleedSeen =
   | BleedDone
   | { readonly kind: 'outflow'; readonly nippleId: string; readonly hasAir: boolean }
   | { readonly kind: 'pulls'; readonly air_m3: number; readonly error_m3: number };
+
+/** Of what was done and seen, what was done. */
+export const deedsOf = (seen: readonly BleedSeen[]): readonly BleedDone[] =>
+  seen.flatMap((one) =>
+    one.kind === 'stroke' || one.kind === 'topUp' ? [{ kind: one.kind, nippleId: one.nippleId }] : [],
+  );
 
 /** The stories of a brake as far as they were told: a frame before the first deed, and one after each. */
 export interface Stories {

@@ -35,7 +35,7 @@ export interface EstimatePlan {
   /** Nipples of which nobody has seen where they stand. */
   readonly unseenNipples: readonly string[];
   /** Calipers that lost no fluid: nothing at them was opened. */
-  readonly fullParts?: readonly string[];
+  readonly fullParts: readonly string[];
 }
 
 export interface Story {
@@ -87,7 +87,7 @@ export function story(brake: DrawnBrake, plan: EstimatePlan, seed: number): Stor
     if (
       part.kind === 'cavity' &&
       [...brake.hosts.values()].includes(part.id) &&
-      !plan.fullParts?.includes(part.id)
+      !plan.fullParts.includes(part.id)
     )
       putAir(bled, part.id, share * part.volume_m3);
   }

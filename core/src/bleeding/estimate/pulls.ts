@@ -1,13 +1,10 @@
 /** Air that is left, from one soft and one firm pull at the lever, with what the readings leave open. */
 import { firstNotPositive } from '../../calculation/problem.ts';
 import { unphysical } from '../../calculation/physical.ts';
-import { pressure, length, volume } from '../../calculation/quantity.ts';
 import type { Result } from '../../calculation/result.ts';
 import { calculated, problem } from '../../calculation/result.ts';
-import type { Formula } from '../../calculation/working.ts';
-import { term } from '../../calculation/working.ts';
 import type { TravelMaster, TravelReading } from '../../hydraulics/leverTravel.ts';
-import { solvedApart } from '../../hydraulics/leverTravel.ts';
+import { apartWorking, solvedApart } from '../../hydraulics/leverTravel.ts';
 
 /** A rule at the end of a lever, and a gauge or a spring balance: one standard deviation each. Ours, no published source. */
 export const TRAVEL_ERROR_m = 0.0005;
@@ -16,11 +13,6 @@ export const PRESSURE_ERROR = 0.03;
 export const LEAST_PULLS_APART = 3;
 /** Further from nothing than so many of its errors, an amount below nothing is no chance. */
 const NO_CHANCE = 3;
-
-const APART: Formula = {
-  expression: 's·(π/4·d²)/i = c·p + V₀·p/(p₀ + p), at two pressures',
-  source: 'gasLaw',
-};
 
 export interface AirFromPulls {
   /** At atmosphere; a little below nothing where the readings are off: it is kept so, or the middle of many would be too high. */
@@ -58,16 +50,5 @@ export function airFromPulls(
   const error_m3 = Math.hypot(...moves);
   if (air_m3 < -NO_CHANCE * error_m3) return problem({ code: 'readingsDisagree', field: 'soft.lever_m' });
   if (compliance_m3_per_Pa < 0) return problem({ code: 'readingsDisagree', field: 'firm.lever_m' });
-  return calculated({ air_m3, error_m3, compliance_m3_per_Pa }, [
-    {
-      formula: APART,
-      inputs: [
-        term('p₁', 'linePressure', pressure(soft.pressure_Pa)),
-        term('s₁', 'leverTravel', length(soft.lever_m)),
-        term('p₂', 'linePressure', pressure(firm.pressure_Pa)),
-        term('s₂', 'leverTravel', length(firm.lever_m)),
-      ],
-      result: term('V₀', 'airVolume', volume(air_m3)),
-    },
-  ]);
+  return calculated({ air_m3, error_m3, compliance_m3_per_Pa }, apartWorking(soft, firm, air_m3));
 }

@@ -8,7 +8,8 @@ import { BRAKE_FLUID } from './system.ts';
 /** Our estimates, each told where it is used. */
 const FREE_TRAVEL_m = 0.0008;
 const USABLE_m3 = 2.5e-5;
-const CALIPER_m3 = 2e-5;
+/** Room in a caliper. */
+export const CALIPER_m3 = 2e-5;
 const UNIT_m3 = 5e-6;
 const PASSAGE_m3 = 1e-7;
 const CALIPER_SWELL_m3_Pa = 6e-14;

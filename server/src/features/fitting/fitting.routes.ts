@@ -9,6 +9,7 @@ import type { JobAction } from '../jobs/jobAction.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
 import { asSeen, withDrawnGaps } from './drawnGaps.ts';
+import { withMaster } from './pulledMaster.ts';
 import { takeFitSteps, undoFitStep } from './fitSteps.ts';
 import { stepTimes } from './stepTimes.ts';
 
@@ -44,7 +45,7 @@ async function sayFitFact(
     return;
   }
   if (!isAbout(detail, said)) throw fieldProblem('subjectId', 'notInScope');
-  const kept = await withDrawnGaps(models, detail, said, transaction);
+  const kept = withMaster(detail, await withDrawnGaps(models, detail, said, transaction));
   await models.FitFact.create(
     {
       id,

@@ -3,7 +3,14 @@ import type { Circuit, LeverPull } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
 import { problemText, vehicleWords } from '@zephyrcombe/messages';
 import type { ReadPull } from '@zephyrcombe/workshop';
-import { airByPulls, expectedFor, factOf, feelCautions, readPulls } from '@zephyrcombe/workshop';
+import {
+  airByPulls,
+  expectedFor,
+  factOf,
+  feelCautions,
+  isBeforeWork,
+  readPulls,
+} from '@zephyrcombe/workshop';
 import { useJobAction } from '../../api/queries.ts';
 import { SaveProblem } from '../../api/SaveProblem.tsx';
 import { newId } from '../../app/newId.ts';
@@ -15,7 +22,7 @@ import { Beside, Figure, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } f
 import { QuantityEntry } from '../../quantities/QuantityEntry.tsx';
 import { Working } from '../../quantities/Working.tsx';
 import { Cautions } from '../job/Cautions.tsx';
-import { CLOSED, useJob } from '../job/JobContext.ts';
+import { useJob } from '../job/JobContext.ts';
 
 type With = LeverPull['by']['with'];
 const EMPTY = {
@@ -49,9 +56,8 @@ export function FeelSheet({ circuit }: { readonly circuit: Circuit }) {
   const [draft, setDraft] = useDraft(`feel.${job.id}.${circuit.id}`, EMPTY);
   const kept = factOf(detail, 'leverPulls', circuit.id) ?? [];
   const pulls = readPulls(detail, circuit);
-  const parts = new Set(circuit.components.map(({ id }) => id));
-  const isBegun = detail.bleedRuns.some(({ nippleId, events }) => parts.has(nippleId) && events.length > 0);
-  const when = draft.when ?? (isBegun ? 'after' : 'before');
+  const isBefore = isBeforeWork(detail, circuit);
+  const when = isBefore ? (draft.when ?? 'before') : 'after';
   const force_N = newtons(draft.force);
   const by: LeverPull['by'] | null =
     draft.with === 'gauge'
@@ -103,12 +109,14 @@ export function FeelSheet({ circuit }: { readonly circuit: Circuit }) {
         <Cautions cautions={feelCautions(detail).filter(({ subject }) => subject === circuit.name)} />
         {isClosed(job) ? null : (
           <>
-            <ChoiceRow
-              label="When"
-              value={when}
-              options={WHEN}
-              onChange={(next) => setDraft({ ...draft, when: next })}
-            />
+            {isBefore ? (
+              <ChoiceRow
+                label="When"
+                value={when}
+                options={WHEN}
+                onChange={(next) => setDraft({ ...draft, when: next })}
+              />
+            ) : null}
             <ChoiceRow
               label="Read by"
               value={draft.with}
@@ -144,18 +152,16 @@ export function FeelSheet({ circuit }: { readonly circuit: Circuit }) {
             {/* Shown at once and sent in turn: a pull that is kept while the last is on its way is not lost. */}
             <PlainButton
               because={
-                isClosed(job)
-                  ? CLOSED
-                  : by === null
-                    ? `Say how hard the ${control} was pulled.`
-                    : draft.travel_m === null
-                      ? 'Read the travel with a rule.'
-                      : null
+                by === null
+                  ? `Say how hard the ${control} was pulled.`
+                  : draft.travel_m === null
+                    ? 'Read the travel with a rule.'
+                    : null
               }
               onPress={() => {
                 if (by === null || draft.travel_m === null) return;
                 put([...kept, { when, by, travel_m: draft.travel_m, at: new Date().toISOString() }]);
-                setDraft({ ...EMPTY, when, with: draft.with });
+                setDraft({ ...EMPTY, with: draft.with });
               }}
             >
               Keep this pull
@@ -177,23 +183,24 @@ function PullLine({ pull, circuit }: { readonly pull: ReadPull; readonly circuit
   const expected = expectedFor(detail, circuit, pull);
   const way_m = circuit.components.find(({ kind }) => kind === 'master')?.leverStroke_m ?? null;
   return (
-    <Spread>
-      <span>
-        {pull.when === 'before' ? 'before the work' : 'now'}, at{' '}
-        {write.quantity({ kind: 'pressure', value_SI: pull.pressure_Pa })}
-        {pull.by.with === 'balance' ? <Label> ({pull.by.force_N} N)</Label> : null}
-        {expected?.ok ? (
-          <Label>
-            {' '}
-            without air from {write.length(expected.value.least_m)} on;{' '}
-            {way_m !== null && expected.value.most_m >= way_m
-              ? 'hoses at the limit of their class could take all of its way'
-              : `to ${write.length(expected.value.most_m)} with hoses at the limit of their class`}
-            , our estimate <Working of="expected travel" result={expected} />
-          </Label>
-        ) : null}
-      </span>
-      <Figure>{write.length(pull.travel_m)}</Figure>
-    </Spread>
+    <div>
+      <Spread>
+        <span>
+          {pull.when === 'before' ? 'before the work' : 'now'}, at{' '}
+          {write.quantity({ kind: 'pressure', value_SI: pull.pressure_Pa })}
+          {pull.by.with === 'balance' ? <Label> ({pull.by.force_N} N)</Label> : null}
+        </span>
+        <Figure>{write.length(pull.travel_m)}</Figure>
+      </Spread>
+      {expected?.ok ? (
+        <Fine>
+          Without air from {write.length(expected.value.least_m)} on;{' '}
+          {way_m !== null && expected.value.most_m >= way_m
+            ? 'hoses at the limit of their class could take all of its way'
+            : `to ${write.length(expected.value.most_m)} with hoses at the limit of their class`}
+          , our estimate. <Working of="expected travel" result={expected} />
+        </Fine>
+      ) : null}
+    </div>
   );
 }

@@ -1,7 +1,9 @@
 import type { JobDetail } from '@zephyrcombe/contract';
-import { outfitJob } from '../../testing/outfit.ts';
+import { outfitJob, uuid } from '../../testing/outfit.ts';
 import { orderedNipples } from './bleedView.ts';
 import { foretell, questionFor, soFar, soFarQuestion } from './foretell.ts';
+
+const SIDES = ['left', 'right', 'side'];
 
 const ask = (detail: JobDetail) => {
   const order = orderedNipples(detail);
@@ -78,6 +80,24 @@ test('strokes of all nipples of the circuit are followed in their order; without
   const before = fewer && soFar(fewer);
   expect(asked && soFar(asked)).toEqual(left);
   expect(fewer && soFar(fewer)).toEqual(before);
+});
+
+test('a caliper at which no new line ends stays full', () => {
+  const detail = outfitJob();
+  const question = ask(detail);
+  if (!question) throw new Error('no question');
+  const [nippleId = ''] = question.nipples;
+  const at = '2026-11-23T10:00:00.000Z';
+  const pumped = {
+    ...detail,
+    bleedRuns: [{ nippleId, events: [{ id: '1', at, sequence: 1, kind: 'stroke' as const }] }],
+  };
+  const fullWith = (dryLines: readonly string[]) =>
+    soFarQuestion(pumped, { ...question, dryLines })?.fullParts.filter((id) =>
+      SIDES.map((side) => uuid(`c-${side}`)).includes(id),
+    );
+  expect(fullWith(question.dryLines)).toEqual([]);
+  expect(fullWith([uuid('h-left')])).toEqual([uuid('c-right'), uuid('c-side')]);
 });
 
 test('a soft and a firm pull after the last stroke put the estimate right', () => {

@@ -13,6 +13,7 @@ import type {
   Stories,
 } from '@zephyrcombe/core/bleeding';
 import {
+  deedsOf,
   drawnBrake,
   estimateAir,
   missingForBleeding,
@@ -38,11 +39,11 @@ export type Foretold =
 export interface SoFarQuestion extends Omit<ForetellQuestion, 'nipples'> {
   /** Of which nobody has said where they stand. */
   readonly unseenNipples: readonly string[];
+  /** Calipers at which no new line ends: nothing ran out of them. */
+  readonly fullParts: readonly string[];
   readonly seen: readonly BleedSeen[];
 }
-export interface SoFar extends Pick<AirEstimate, 'least_m3' | 'probable_m3' | 'most_m3'> {
-  /** Where most of it is, the greatest first. */
-  readonly where: readonly { readonly id: string; readonly share: number }[];
+export interface SoFar extends AirEstimate {
   /** A soft and a firm pull are in it. */
   readonly isPulled: boolean;
 }
@@ -50,21 +51,13 @@ export interface SoFar extends Pick<AirEstimate, 'least_m3' | 'probable_m3' | 'm
 /** Stories that were told, of the brake that was asked about last: the next stroke is told on. */
 let kept: { readonly of: string; readonly stories: Stories } | null = null;
 
-const deedsIn = (seen: readonly BleedSeen[]): readonly BleedDone[] =>
-  seen.flatMap((one) =>
-    one.kind === 'stroke' || one.kind === 'topUp' ? [{ kind: one.kind, nippleId: one.nippleId }] : [],
-  );
-
 function storiesFor(brake: DrawnBrake, question: SoFarQuestion, deeds: readonly BleedDone[]): Stories {
   const { seen: _seen, ...asked } = question;
   const of = JSON.stringify(asked);
   const isToldOn =
     kept?.of === of &&
     kept.stories.deeds.every((deed, at) => JSON.stringify(deed) === JSON.stringify(deeds[at]));
-  const stories =
-    isToldOn && kept
-      ? kept.stories
-      : storiesOf(brake, { dryLines: asked.dryLines, unseenNipples: asked.unseenNipples });
+  const stories = isToldOn && kept ? kept.stories : storiesOf(brake, asked);
   const told = toldOn(stories, deeds.slice(stories.deeds.length));
   kept = { of, stories: told };
   return told;
@@ -76,7 +69,7 @@ export function soFar(question: SoFarQuestion): SoFar | null {
   const brake = drawnBrake(circuit, { lowNipples, topNipples });
   if (!brake) return null;
   const seen = question.seen.filter((one) => one.kind === 'pulls' || brake.hosts.has(one.nippleId));
-  const { where, ...figures } = estimateAir(storiesFor(brake, question, deedsIn(seen)), seen);
+  const { where, ...figures } = estimateAir(storiesFor(brake, question, deedsOf(seen)), seen);
   return {
     ...figures,
     where: where.map(({ id, share }) => ({ id: lineOfPart(circuit, id), share })),
@@ -87,6 +80,21 @@ export function soFar(question: SoFarQuestion): SoFar | null {
 /** A line that arches is simulated as two. */
 const lineOfPart = ({ hoses }: Hydraulics, id: string): string =>
   hoses.find((line) => id.startsWith(line.id))?.id ?? id;
+
+function partsLeftShut({
+  circuit,
+  dryLines,
+}: Pick<ForetellQuestion, 'circuit' | 'dryLines'>): readonly string[] {
+  const opened = new Set(
+    circuit.hoses
+      .filter(({ id }) => dryLines.includes(id))
+      .flatMap(({ fromJointId, toJointId }) => [fromJointId, toJointId]),
+  );
+  const open = new Set(
+    circuit.joints.flatMap(({ id, componentId }) => (opened.has(id) ? [componentId] : [])),
+  );
+  return circuit.components.flatMap(({ id }) => (open.has(id) ? [] : [id]));
+}
 
 /** Null where nothing new is in the circuit, or nothing was done: there is no air to follow. */
 export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | null): SoFarQuestion | null {
@@ -112,7 +120,12 @@ export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | nu
     seen.splice(at, 0, { kind: 'pulls', air_m3, error_m3 });
   }
   const told = [...rest.lowNipples, ...rest.topNipples];
-  return { ...rest, unseenNipples: nipples.filter((id) => !told.includes(id)), seen };
+  return {
+    ...rest,
+    unseenNipples: nipples.filter((id) => !told.includes(id)),
+    fullParts: partsLeftShut(rest),
+    seen,
+  };
 }
 
 export function foretell({ circuit, nipples, lowNipples, topNipples, dryLines }: ForetellQuestion): Foretold {

@@ -20,7 +20,6 @@ import type { DrawnBrake } from '../../simulator/fromCircuit.ts';
 import type { BleedPart } from '../../simulator/system.ts';
 import { testBrake, testMaster, testNipple } from '../../simulator/testing/abuse.ts';
 import type { BleedSeen } from '../estimate.ts';
-import type { BleedDone } from '../hypothesis.ts';
 import { airFromPulls } from '../pulls.ts';
 
 const RATIO = 6;
@@ -176,9 +175,3 @@ export function technician(seed: number): Worked {
   if (pulls && next() < 0.5) pull();
   return { at, seen, truth_m3: airLeft(bled) };
 }
-
-/** Of what was done and seen, what was done. */
-export const deedsOf = (seen: readonly BleedSeen[]): readonly BleedDone[] =>
-  seen.flatMap((one) =>
-    one.kind === 'stroke' || one.kind === 'topUp' ? [{ kind: one.kind, nippleId: one.nippleId }] : [],
-  );
