@@ -85,6 +85,13 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await page.getByText('2 fresh washers fitted').click();
   await page.getByText('Witness mark across').click();
   await page.getByRole('button', { name: 'Record 19.6 N·m' }).click();
+  await expect(page.getByRole('heading', { name: 'Recorded: 19.6 N·m' })).toBeVisible();
+  // Photographed where it stands; seen with its record, and later on the sheet.
+  const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 320, height: 240 } });
+  const choosing = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add a photograph' }).click();
+  await (await choosing).setFiles({ name: 'joint.png', mimeType: 'image/png', buffer: picture });
+  await expect(page.getByRole('button', { name: /^Open photograph 1 of/ })).toBeVisible();
   await page.getByRole('button', { name: 'Next: front caliper' }).click();
   await page.getByLabel('Torque reached').fill('14 ft lb');
   await page.getByText('2 fresh washers fitted').click();
@@ -145,5 +152,7 @@ test('one hose from tape measure to service record', async ({ page, own }) => {
   await expect(page.getByText('DOT 4, batch SK-2610')).toBeVisible();
   await page.getByRole('link', { name: 'Handover sheet to print' }).click();
   await expect(page.getByText('whichever comes first')).toBeVisible();
-  await expect(page.getByRole('cell', { name: '19.6 N·m' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: /^19.6 N·m/ })).toContainText('asked:');
+  await expect(page.getByRole('figure')).toContainText(/: tight\. .*, Brannoc Hale/);
+  await expect(page.getByRole('figure').getByRole('img')).toHaveJSProperty('naturalWidth', 320);
 });

@@ -1,4 +1,5 @@
 /** Where files are: what a page links to, shows as a picture or sends. */
+import type { StepKind } from '@zephyrcombe/core/plan';
 import { addressOf } from './addresses.ts';
 
 export const LABEL_FILES = ['svg', 'pdf'] as const;
@@ -23,7 +24,9 @@ export const photoUploadAddress = (
   subject: string,
   subjectId: string,
   photoId: string,
-): string => addressOf('putPhoto', { jobId, subject, subjectId, photoId });
+  step: StepKind | null = null,
+): string =>
+  `${addressOf('putPhoto', { jobId, subject, subjectId, photoId })}${step === null ? '' : `?step=${step}`}`;
 
 /** The body is what is drawn, the answer a file. */
 export const drawingAddress = (of: 'templates' | 'hard-line', format: string): string =>

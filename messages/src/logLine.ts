@@ -2,7 +2,8 @@
 import type { FitFactKind, JobDetail, LogEntry, LogKind, ToldDetail } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { fitNames } from '@zephyrcombe/workshop';
-import { FIT_FACT_NAMES, stepTitle, THREAD_STATE_NAMES } from './fitting.ts';
+import { lowerFirst } from './lowerFirst.ts';
+import { FIT_FACT_NAMES, stepDone, stepTitle, THREAD_STATE_NAMES } from './fitting.ts';
 import { isTightened, partsOf, toldBy } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
 import { cautionText } from './cautions.ts';
@@ -44,7 +45,7 @@ const WORDS: { readonly [Kind in LogKind]: (told: ToldDetail<Kind>, around: Arou
       : null,
     becauseOf(because),
   ],
-  photoAdded: () => [],
+  photoAdded: ({ step }) => [step && lowerFirst(stepDone({ kind: step }))],
   hosesChosen: ({ hoses, lines, joints }) => [scopeWords(hoses, lines, joints)],
   layoutChosen: ({ hoses }) => [scopeWords(hoses)],
   readingTaken: ({ pose, length_m, typed }, around) => readingWords({ pose, length_m, typed }, around),

@@ -1,5 +1,6 @@
 import { CONDITIONS, DEGREES, FINDING_SUBJECTS } from '@zephyrcombe/core';
 import { z } from 'zod';
+import { STEP_KINDS } from '../formats/fitPlan.ts';
 import { Id, Instant, Name, Note } from './common.ts';
 
 /** What was found on a hose, a pipe or a joint. Evidence: it is struck out, never changed. */
@@ -34,12 +35,14 @@ export type LeftOn = z.infer<typeof LeftOnSchema>;
 export const PHOTO_TYPES = ['image/jpeg', 'image/png'] as const;
 export type PhotoType = (typeof PHOTO_TYPES)[number];
 
-/** What a photograph may belong to. */
-/** `part`: a line or a joint as it was seen in fitting. */
-export const PHOTO_SUBJECTS = ['finding', 'reading', 'trace', 'part'] as const;
+/**
+ * What a photograph may belong to. `part`: anything that the circuits of the job are drawn with, such as a line, a joint or a nipple;
+ * `cover`: what comes off to reach joints, whose photographs stay with the vehicle; `job`: what belongs to no single part.
+ */
+export const PHOTO_SUBJECTS = ['finding', 'reading', 'trace', 'part', 'cover', 'job'] as const;
 export type PhotoSubject = (typeof PHOTO_SUBJECTS)[number];
 
-/** A photograph of a finding or a reading, or what was traced on; its bytes are fetched apart. */
+/** A photograph of what was found, read, traced on or worked at; its bytes are fetched apart. */
 export const PhotoSchema = z.strictObject({
   id: Id,
   subject: z.enum(PHOTO_SUBJECTS),
@@ -48,6 +51,8 @@ export const PhotoSchema = z.strictObject({
   width_px: z.int().positive(),
   height_px: z.int().positive(),
   size_bytes: z.int().positive(),
+  /** The step of fitting that it was taken at; null of any other one. */
+  step: z.enum(STEP_KINDS).nullable(),
   takenBy: Name,
   takenById: Id.nullable(),
   takenAt: Instant,

@@ -14,6 +14,7 @@ import {
 } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { ToldCautionSchema } from '../problems.ts';
+import { STEP_KINDS } from '../formats/fitPlan.ts';
 import { Id, Instant, Name } from './common.ts';
 import { ITEM_HANDLINGS, ITEM_KINDS } from './item.ts';
 import { OverrideSchema } from './job.ts';
@@ -45,7 +46,13 @@ export const LOG_DETAILS = {
   portSeen: z.looseObject({ ...joint, how: z.string(), before: PortFacts, found: PortFacts }),
   findingRecorded: z.looseObject({ subjectId: Id, condition: z.enum(CONDITIONS), name: z.string() }),
   findingStruck: z.looseObject({ findingId: Id, because: z.string() }),
-  photoAdded: z.looseObject({ subject: z.string(), subjectId: Id, photoId: Id, size_bytes: z.int() }),
+  photoAdded: z.looseObject({
+    subject: z.string(),
+    subjectId: Id,
+    photoId: Id,
+    size_bytes: z.int(),
+    step: z.enum(STEP_KINDS).nullish(),
+  }),
   hosesChosen: z.looseObject(scope),
   layoutChosen: z.looseObject({ from: z.string().nullable(), to: z.enum(LAYOUTS).nullable(), hoses: names }),
   readingTaken: z.looseObject({

@@ -1,6 +1,6 @@
 /** A job as the planner of fitting takes it, and its plan as it leaves the shop: `docs/formats/fit-plan.md`. As JSON. */
 import { END_KINDS, SOURCE_IDS } from '@zephyrcombe/core';
-import type { FitPlanDocument, PlanScope, RuleId } from '@zephyrcombe/core/plan';
+import type { FitPlanDocument, PlanScope, RuleId, StepKind } from '@zephyrcombe/core/plan';
 import {
   FIT_PLAN_FORMAT,
   FIT_PLAN_SCHEMA_VERSION,
@@ -54,6 +54,9 @@ const STEPS = [
   step(['bleed', 'absCycle', 'pressureHold'], { circuit: PartId }),
 ] as const;
 export const PlanStepSchema = z.discriminatedUnion('kind', STEPS);
+export const STEP_KINDS: readonly StepKind[] = STEPS.flatMap(
+  ({ shape }): readonly StepKind[] => shape.kind.options,
+);
 
 const Pattern = z.record(z.string(), z.unknown());
 const End = z.object({ joint: PartId, end: z.enum(END_KINDS) });

@@ -18,7 +18,7 @@ import {
   TorqueRecordSchema,
   JobJointSchema,
 } from '../entities/job.ts';
-import { FitPlanDocumentSchema } from '../formats/fitPlan.ts';
+import { FitPlanDocumentSchema, STEP_KINDS } from '../formats/fitPlan.ts';
 import { MISDELIVERIES } from '../formats/supplier.ts';
 import { KitCheckSchema, MadeStepSchema, ProofRecordSchema } from '../entities/hoseBuild.ts';
 import { SeenSchema } from '../entities/approval.ts';
@@ -544,8 +544,9 @@ export const JOB_ROUTES = {
 
   putPhoto: route({
     ...ADDRESSES.putPhoto,
-    summary: 'A photograph of a finding or a reading, or what is traced on, as the camera made it',
+    summary: 'A photograph of what was found, read, traced on or worked at, as the camera made it',
     params: z.strictObject({ jobId: Id, subject: z.enum(PHOTO_SUBJECTS), subjectId: Id, photoId: Id }),
+    query: z.strictObject({ step: z.enum(STEP_KINDS).optional() }),
     // From the phone in the yard it takes its time.
     takesFile: { most_bytes: PHOTO_LIMIT_bytes, patience_ms: 180_000 },
     reply: JobChangeSchema,

@@ -30,6 +30,7 @@ import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
 import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
 import * as leftOpen from './migrations/0026-left-open.ts';
+import * as photographsOfSteps from './migrations/0027-photographs-of-steps.ts';
 import * as hoseBuilds from './migrations/0005-hose-builds.ts';
 
 let server: TestServer;
@@ -180,9 +181,11 @@ describe('migrations', () => {
       '0024-fitting',
       '0025-wrenches-that-are-read',
       '0026-left-open',
+      '0027-photographs-of-steps',
     ]);
     expect(await migrate(database.sequelize)).toEqual([]);
     const queries = database.sequelize.getQueryInterface();
+    await photographsOfSteps.down(queries);
     await leftOpen.down(queries);
     await wrenches.down(queries);
     await fitting.down(queries);
@@ -235,6 +238,7 @@ describe('migrations', () => {
     await fitting.up(queries);
     await wrenches.up(queries);
     await leftOpen.up(queries);
+    await photographsOfSteps.up(queries);
     expect(await database.models.StockItem.count()).toBe(0);
     expect(await database.models.Job.count()).toBe(0);
     expect(await database.models.Corner.count()).toBe(0);

@@ -28,6 +28,7 @@ import * as refit from './migrations/0023-refit.ts';
 import * as fitting from './migrations/0024-fitting.ts';
 import * as wrenches from './migrations/0025-wrenches-that-are-read.ts';
 import * as leftOpen from './migrations/0026-left-open.ts';
+import * as photographsOfSteps from './migrations/0027-photographs-of-steps.ts';
 
 const MIGRATIONS = [
   { name: '0001-first-light', ...firstLight },
@@ -56,6 +57,7 @@ const MIGRATIONS = [
   { name: '0024-fitting', ...fitting },
   { name: '0025-wrenches-that-are-read', ...wrenches },
   { name: '0026-left-open', ...leftOpen },
+  { name: '0027-photographs-of-steps', ...photographsOfSteps },
 ];
 
 /** Of every migration, in order. */

@@ -1,4 +1,4 @@
-import type { BleedRow, Circuit, FitFact, Job, JobDetail } from '@zephyrcombe/contract';
+import type { BleedRow, Circuit, FitFact, Job, JobDetail, Photo } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
 import { keptRoutes, withBleedRows, withStandingApprovals } from '@zephyrcombe/workshop';
 import type { Transaction } from 'sequelize';
@@ -8,6 +8,7 @@ import { bleedRowsOf } from '../bleeding/bleedEvents.ts';
 import type { CornerColumns } from '../corners/corner.model.ts';
 import { keptCorners } from '../corners/keptCorners.ts';
 import { fitFactsOf } from '../fitting/fitFacts.ts';
+import { photosOfVehicles } from '../photos/vehiclePhotos.ts';
 import { loadCircuits } from '../vehicles/circuit.repository.ts';
 import type { JobRow } from './job.model.ts';
 import type { JobParts } from './jobParts.ts';
@@ -52,6 +53,8 @@ export interface Surroundings {
   readonly wrenches: JobDetail['wrenches'];
   /** Of the vehicles and of the jobs, oldest first. */
   readonly fitFacts: readonly (FitFact & { readonly jobId: string; readonly vehicleId: string | null })[];
+  /** Of the vehicles' bodywork, oldest first. */
+  readonly photos: readonly (Photo & { readonly jobId: string; readonly vehicleId: string | null })[];
   /** In the order of each vehicle. */
   readonly corners: readonly Pick<CornerColumns, 'vehicleId' | 'corner'>[];
 }
@@ -77,7 +80,7 @@ export async function surroundingsOf(
   const withHoses = jobs.filter(
     (job, index) => !isClosed(toJob(job)) && (parts[index]?.hoses.length ?? 0) > 0,
   );
-  const [shop, vehicles, circuits, runs, wrenches, corners, fitFacts] = await Promise.all([
+  const [shop, vehicles, circuits, runs, wrenches, corners, fitFacts, photos] = await Promise.all([
     known && isKnown('shop')
       ? known.shop
       : models.Shop.findOne({ rejectOnEmpty: true, ...inside }).then((row) => row.get({ plain: true })),
@@ -115,8 +118,15 @@ export async function surroundingsOf(
             transaction,
           ),
     known && isKnown('fit_fact') ? known.fitFacts : fitFactsOf(models, jobs, transaction),
+    known && isKnown('photo')
+      ? known.photos
+      : photosOfVehicles(
+          models,
+          jobs.map(({ vehicleId }) => vehicleId),
+          transaction,
+        ),
   ]);
-  return { shop, vehicles, circuits, runs, wrenches, corners, fitFacts };
+  return { shop, vehicles, circuits, runs, wrenches, corners, fitFacts, photos };
 }
 
 /** One job of those that `around` was read for, put together. */
@@ -147,6 +157,13 @@ export function detailOf(
     fitFacts: around.fitFacts
       .filter(({ jobId, vehicleId }) => jobId === row.id || (!isClosed(row) && vehicleId === row.vehicleId))
       .map(({ jobId: _jobId, vehicleId: _vehicleId, ...fact }) => fact),
+    // Bodywork is photographed once for the vehicle; a record that is closed shows what belongs to it.
+    photos: [
+      ...around.photos
+        .filter(({ jobId, vehicleId }) => jobId !== row.id && !isClosed(row) && vehicleId === row.vehicleId)
+        .map(({ jobId: _jobId, vehicleId: _vehicleId, ...photo }) => photo),
+      ...lists.photos,
+    ],
     wrenches: around.wrenches,
     routes: isClosed(row)
       ? []

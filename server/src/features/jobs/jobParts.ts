@@ -175,7 +175,10 @@ const READ: Readonly<
   findings: ({ models }, jobs, inside) =>
     listed(models.Finding, jobs, inside, inTurn('foundAt'), (row) => told(row, 'foundAt')),
   photos: ({ models }, jobs, inside) =>
-    listed(models.Photo, jobs, inside, [['takenAt', 'ASC']], (row) => told(row, 'takenAt'), ['bytes']),
+    listed(models.Photo, jobs, inside, [['takenAt', 'ASC']], (row) => told(row, 'takenAt'), [
+      'bytes',
+      'vehicleId',
+    ]),
   traces: ({ models }, jobs, inside) => listed(models.Trace, jobs, inside, BY_POSITION, ofJob),
   reasons: ({ models }, jobs, inside) =>
     listed(models.JobReason, jobs, inside, inTurn('at'), (row) => told(row, 'at')),

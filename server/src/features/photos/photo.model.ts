@@ -6,13 +6,22 @@ import {
   instant,
   key,
   optionalReference,
+  optionalText,
   plainTable,
   reference,
   text,
   whole,
 } from '../../database/columns.ts';
 
-export type PhotoRow = Row<Omit<Photo, 'takenAt'> & { jobId: string; takenAt: Date; bytes: Buffer }>;
+export type PhotoRow = Row<
+  Omit<Photo, 'takenAt'> & {
+    jobId: string;
+    /** Of what stays with the vehicle, such as its bodywork; null for one of this job alone. */
+    vehicleId: string | null;
+    takenAt: Date;
+    bytes: Buffer;
+  }
+>;
 
 export const definePhoto = (sequelize: Sequelize) =>
   sequelize.define<PhotoRow>(
@@ -20,6 +29,7 @@ export const definePhoto = (sequelize: Sequelize) =>
     {
       id: key(),
       jobId: reference(),
+      vehicleId: optionalReference(),
       subject: text(),
       subjectId: reference(),
       mediaType: text(),
@@ -27,6 +37,7 @@ export const definePhoto = (sequelize: Sequelize) =>
       height_px: whole(),
       size_bytes: whole(),
       bytes: { type: DataTypes.BLOB('medium'), allowNull: false },
+      step: optionalText(),
       takenBy: text(),
       takenById: optionalReference(),
       takenAt: instant(),

@@ -1,7 +1,8 @@
-/** Photographs of findings and readings, and what is traced on: taken as they are sent, judged by their content and not by what they claim to be. */
+/** Photographs: taken as they are sent, judged by their content and not by what they claim to be. */
 import type { JobDetail, PhotoSubject, PhotoType } from '@zephyrcombe/contract';
 import { partsOf, PHOTO_LIMIT_bytes, PHOTO_LIMIT_px } from '@zephyrcombe/contract';
 import { REFUSALS } from '@zephyrcombe/messages';
+import { factsOfKind } from '@zephyrcombe/workshop';
 import type { FastifyInstance } from 'fastify';
 import { imageSize } from 'image-size';
 import type { Dependencies } from '../../dependencies.ts';
@@ -34,12 +35,41 @@ export function readPicture(bytes: Buffer): Picture | null {
 
 /** Whether the job has what the photograph is of. */
 const has = (detail: JobDetail, subject: PhotoSubject, subjectId: string): boolean =>
-  ({
-    finding: detail.findings,
-    reading: detail.readings,
-    trace: detail.traces,
-    part: [...partsOf(detail).hoses, ...partsOf(detail).joints],
-  })[subject].some(({ id }) => id === subjectId);
+  idsOf(detail, subject).includes(subjectId);
+
+function idsOf(detail: JobDetail, subject: PhotoSubject): readonly string[] {
+  const { hoses, joints, components } = partsOf(detail);
+  switch (subject) {
+    case 'finding':
+      return detail.findings.map(({ id }) => id);
+    case 'reading':
+      return detail.readings.map(({ id }) => id);
+    case 'trace':
+      return detail.traces.map(({ id }) => id);
+    case 'part':
+      return [
+        ...[...hoses, ...joints, ...components, ...detail.circuits.map(({ circuit }) => circuit)].map(
+          ({ id }) => id,
+        ),
+        // One part that another circuit draws too goes by the id that it has there.
+        ...components.flatMap(({ sameAs }) => sameAs ?? []),
+      ];
+    case 'cover':
+      return [...factsOfKind(detail, 'cover')].flatMap(([id, cover]) => (cover ? [id] : []));
+    case 'job':
+      return [detail.job.id];
+  }
+}
+
+/** What of its subject the log goes by. */
+function aboutOf(
+  detail: JobDetail,
+  subjectId: string,
+): { readonly hoseId?: string; readonly jointId?: string } {
+  const { hoses, joints } = partsOf(detail);
+  if (joints.some(({ id }) => id === subjectId)) return { jointId: subjectId };
+  return hoses.some(({ id }) => id === subjectId) ? { hoseId: subjectId } : {};
+}
 
 /** Whatever a file calls itself it is read as bytes; only its content counts. */
 export function takePictures(app: FastifyInstance): void {
@@ -53,7 +83,7 @@ export function takePictures(app: FastifyInstance): void {
 export function photoHandlers(dependencies: Dependencies): Pick<Handlers, 'putPhoto' | 'getPhoto'> {
   const { models } = dependencies.database;
   return {
-    async putPhoto({ request, params: { jobId, subject, subjectId, photoId } }) {
+    async putPhoto({ request, params: { jobId, subject, subjectId, photoId }, query: { step = null } }) {
       const bytes = request.body;
       const picture = Buffer.isBuffer(bytes) ? readPicture(bytes) : null;
       if (!Buffer.isBuffer(bytes) || picture === null) throw new AppProblem('not-a-picture');
@@ -66,8 +96,10 @@ export function photoHandlers(dependencies: Dependencies): Pick<Handlers, 'putPh
           {
             id: photoId,
             jobId,
+            vehicleId: subject === 'cover' ? detail.vehicle.id : null,
             subject,
             subjectId,
+            step,
             ...picture,
             size_bytes: bytes.length,
             bytes,
@@ -77,12 +109,23 @@ export function photoHandlers(dependencies: Dependencies): Pick<Handlers, 'putPh
           },
           { transaction },
         );
-        await log('photoAdded', { subject, subjectId, photoId, ...picture, size_bytes: bytes.length });
+        await log('photoAdded', {
+          subject,
+          subjectId,
+          ...aboutOf(detail, subjectId),
+          photoId,
+          ...picture,
+          size_bytes: bytes.length,
+          ...(step === null ? {} : { step }),
+        });
       });
     },
     async getPhoto({ params: { jobId, photoId } }) {
       const photo = await models.Photo.findByPk(photoId);
-      if (photo?.jobId !== jobId) throw new AppProblem('not-found');
+      const isShownHere =
+        photo?.jobId === jobId ||
+        (photo?.vehicleId && photo.vehicleId === (await models.Job.findByPk(jobId))?.vehicleId);
+      if (!photo || !isShownHere) throw new AppProblem('not-found');
       return {
         mediaType: photo.mediaType,
         name: null,

@@ -92,10 +92,12 @@ function FindingRow({
       </Fine>
       <Photos
         jobId={job.id}
-        subject="finding"
-        subjectId={finding.id}
-        name={`${name}, ${CONDITION_WORDS[finding.condition]}`}
-        photos={photos.filter((photo) => photo.subjectId === finding.id)}
+        of={{
+          subject: 'finding',
+          subjectId: finding.id,
+          name: `${name}, ${CONDITION_WORDS[finding.condition]}`,
+        }}
+        photos={photos}
         isDisabled={isDisabled}
       />
       {isDisabled ? null : striking ? (

@@ -1,5 +1,5 @@
 /** "Something is different": what was met at this step, and what follows from it. The plan is made anew at once. */
-import type { FitFactSaid, JobDetail } from '@zephyrcombe/contract';
+import type { FitFactSaid } from '@zephyrcombe/contract';
 import { isClosed, MOST_HIDDEN, partsOf } from '@zephyrcombe/contract';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { ACCESS_NAMES, SEIZED_WAY_NAMES } from '@zephyrcombe/messages';
@@ -13,35 +13,7 @@ import { Dialog } from '../../design/Dialog.tsx';
 import { Label, Line, Stack } from '../../design/layout.ts';
 import { Pick } from '../../design/Pick.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
-
-/** The joints and lines that a step is about. */
-function aboutOf(
-  detail: JobDetail,
-  step: PlanStep,
-): { readonly joints: readonly string[]; readonly lines: readonly string[] } {
-  const { scope } = fitPlanOf(detail);
-  const opening = step.kind === 'cap' || step.kind === 'uncap' ? step.opening.split(':') : null;
-  const hold = 'hold' in step ? scope.holds.find(({ id }) => id === step.hold) : undefined;
-  const named =
-    'joint' in step ? [step.joint] : opening?.[0] === 'port' && opening[1] !== undefined ? [opening[1]] : [];
-  const own =
-    'line' in step
-      ? [step.line]
-      : step.kind === 'movement'
-        ? [...step.lines]
-        : hold
-          ? [hold.line]
-          : opening?.[0] === 'end' && opening[1] !== undefined
-            ? [opening[1]]
-            : [];
-  const lines = scope.lines.filter(
-    ({ id, A, B }) => own.includes(id) || named.includes(A.joint) || named.includes(B.joint),
-  );
-  return {
-    joints: named.length > 0 ? named : lines.flatMap(({ A, B }) => [A.joint, B.joint]),
-    lines: lines.filter(({ action }) => action !== 'leave').map(({ id }) => id),
-  };
-}
+import { aboutOf } from './stepSubject.ts';
 
 interface DifferentProps {
   readonly step: PlanStep;

@@ -22,16 +22,21 @@ import { hosesOn, jointsInOrder, jointView } from '../job/jobView.ts';
 import { ItemsSheet } from '../items/ItemsSheet.tsx';
 import { OpenedPort } from '../known/OpenedPort.tsx';
 import { JointDrawing } from '../specify/JointDrawing.tsx';
+import { PhotoNotKept } from '../photos/Photos.tsx';
+import { usePhotoUpload } from '../photos/usePhotoUpload.ts';
 import { JointSheet } from '../specify/JointSheet.tsx';
 import { CapsSheet } from './CapsSheet.tsx';
 import { MovementCheck } from './MovementCheck.tsx';
 import { PlanFacts } from './PlanFacts.tsx';
 import { PlanList } from './PlanList.tsx';
 import { StepNow } from './StepNow.tsx';
+import { jointOfStep } from './stepSubject.ts';
 import { ToLayOut } from './ToLayOut.tsx';
 import { TorquePanel } from './TorquePanel.tsx';
 
 const Layout = styled(Columns)`
+  /* Where the step that comes is longer than the one that was done, the page stays where it is. */
+  overflow-anchor: none;
   ${PHONE} {
     /* The step comes first at the vehicle. */
     > :first-child {
@@ -51,15 +56,18 @@ export function FitPage() {
   const { plan } = fitPlanOf(detail);
   const undo = useJobAction('undoFitStep', detail.job.id);
   const say = useJobAction('sayFitFact', detail.job.id);
+  const upload = usePhotoUpload(detail.job.id);
   const [search, setSearch] = useSearchParams();
   const { jointId } = useSelection();
+  // A joint that was tapped, not one that stands there by itself: its field comes into view.
+  const [tapped, setTapped] = useState<string | null>(null);
+  // The same of a step that is taken up from a record or from the plan, both below it.
+  const [isStepTakenUp, setStepTakenUp] = useState(false);
   // A step that was chosen ahead is let go once it is taken.
   const take = useJobAction('takeFitSteps', detail.job.id, ({ body }) => {
     const last = body?.steps.at(-1);
     if (last && stepKey(last.step) === search.get('step')) setSearch({}, { replace: true });
   });
-  // A joint that was tapped, not one that stands there by itself: its field comes into view.
-  const [tapped, setTapped] = useState<string | null>(null);
   const next = plan.steps[0] ?? null;
   // A joint that is tight shows its record; any other one is taken up at its first step.
   const isRecordShown = jointId !== null && isTorqued(detail, jointId);
@@ -67,7 +75,7 @@ export function FitPage() {
     plan.steps.find((one) => stepKey(one) === search.get('step')) ??
     (isRecordShown ? null : (plan.steps.find((one) => 'joint' in one && one.joint === jointId) ?? null));
   const step = chosen ?? next;
-  const stepJoint = step && jointOf(step);
+  const stepJoint = step && jointOfStep(detail, step);
   const views = jointsInOrder(detail);
   const current =
     jointView(detail, jointId ?? '') ??
@@ -80,6 +88,7 @@ export function FitPage() {
   ];
   const choose = (one: PlanStep) => {
     if ('joint' in one && TIGHTENS.has(one.kind)) setTapped(one.joint);
+    else setStepTakenUp(true);
     setSearch({ step: stepKey(one) }, { replace: true });
   };
   const takeUp = (id: string) => {
@@ -117,6 +126,9 @@ export function FitPage() {
             take={take}
             undo={undo}
             say={say}
+            upload={upload}
+            isTakenUp={isStepTakenUp}
+            onShown={() => setStepTakenUp(false)}
           />
         ) : null}
         {isStepShown && step.kind === 'movement' ? (
@@ -128,10 +140,12 @@ export function FitPage() {
         <SaveProblem save={take} />
         <SaveProblem save={undo} />
         <SaveProblem save={say} />
+        <PhotoNotKept upload={upload} />
         {isPanelShown ? (
           <TorquePanel
             key={current.joint.id}
             view={current}
+            upload={upload}
             nextNames={left
               .filter((id) => id !== current.joint.id)
               .map((id) => views.find(({ joint }) => joint.id === id)?.joint.name ?? '')}
@@ -141,7 +155,10 @@ export function FitPage() {
             onStay={(id) => setSearch({ joint: id }, { replace: true })}
             nextJointId={left.find((id) => id !== current.joint.id) ?? null}
             nextStep={next !== null && !TIGHTENS.has(next.kind) ? next : null}
-            onNextStep={() => setSearch({}, { replace: true })}
+            onNextStep={() => {
+              setStepTakenUp(true);
+              setSearch({}, { replace: true });
+            }}
           />
         ) : null}
         {left.length === 0 && !plan.infeasible && !isPanelShown ? <ToBleed /> : null}
@@ -149,14 +166,6 @@ export function FitPage() {
       </Stack>
     </Layout>
   );
-}
-
-/** The joint that a step is about; of a cap on a port, that port's. */
-function jointOf(step: PlanStep): string | null {
-  if ('joint' in step) return step.joint;
-  if (step.kind !== 'cap' && step.kind !== 'uncap') return null;
-  const [what, id = null] = step.opening.split(':');
-  return what === 'port' ? id : null;
 }
 
 /** Joints that stand open now. */

@@ -23,6 +23,7 @@ import { Beside, Fine, Label, Rows, Sheet, SheetTitle, Spread, Stack } from '../
 import { Pick } from '../../design/Pick.tsx';
 import { Assumed } from '../known/KnownText.tsx';
 import { Demands } from './Demands.tsx';
+import { Photos } from '../photos/Photos.tsx';
 import { TurnEnd } from './TurnEnd.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 
@@ -312,17 +313,25 @@ function Covers({ send }: { readonly send: Send }) {
       <Label as="h3">What has to come off to reach them</Label>
       <Rows>
         {covers.map((cover) => (
-          <Spread key={cover.id}>
-            <span>
-              {cover.name}, over {cover.joints.map((id) => names(id).toLowerCase()).join(', ')}
-            </span>
-            <TextButton
-              because={closed}
-              onPress={() => send({ kind: 'cover', subjectId: cover.id, value: null })}
-            >
-              not there
-            </TextButton>
-          </Spread>
+          <div key={cover.id}>
+            <Spread>
+              <span>
+                {cover.name}, over {cover.joints.map((id) => names(id).toLowerCase()).join(', ')}
+              </span>
+              <TextButton
+                because={closed}
+                onPress={() => send({ kind: 'cover', subjectId: cover.id, value: null })}
+              >
+                not there
+              </TextButton>
+            </Spread>
+            <Photos
+              jobId={detail.job.id}
+              of={{ subject: 'cover', subjectId: cover.id, name: cover.name }}
+              photos={detail.photos}
+              isDisabled={isClosed(detail.job)}
+            />
+          </div>
         ))}
       </Rows>
       {isAdding ? (

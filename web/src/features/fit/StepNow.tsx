@@ -6,6 +6,7 @@ import { plainStep, stepKey } from '@zephyrcombe/core/plan';
 import { RULE_REASONS, stepDone, stepHow, stepTitle } from '@zephyrcombe/messages';
 import type { Obstacle } from '@zephyrcombe/workshop';
 import { fitNames, fitPlanOf, fitStepGate, isRecordedElsewhere, passedGate } from '@zephyrcombe/workshop';
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { useJobAction } from '../../api/queries.ts';
@@ -19,11 +20,13 @@ import { SIZE, colour } from '../../design/tokens.ts';
 import { Cautions } from '../job/Cautions.tsx';
 import { CLOSED, useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
-import { Photos } from '../photos/Photos.tsx';
+import { PhotoRow } from '../photos/Photos.tsx';
+import type { PhotoUpload } from '../photos/usePhotoUpload.ts';
 import { Different } from './Different.tsx';
 import { canReadAloud, useReadAloud } from './readAloud.ts';
 import { Fold } from './Fold.ts';
 import { Hand } from './Hand.ts';
+import { photoOfStep } from './stepSubject.ts';
 import { useAwake } from './useAwake.ts';
 import { usePedal } from './usePedal.ts';
 
@@ -61,9 +64,20 @@ interface StepNowProps {
   readonly take: ReturnType<typeof useJobAction<'takeFitSteps'>>;
   readonly undo: ReturnType<typeof useJobAction<'undoFitStep'>>;
   readonly say: ReturnType<typeof useJobAction<'sayFitFact'>>;
+  /** A photograph may arrive when the step is long done. */
+  readonly upload: PhotoUpload;
+  /** Somebody has just come to it: it is brought into view where it is not. */
+  readonly isTakenUp: boolean;
+  readonly onShown: () => void;
 }
 
-export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
+export function StepNow({ step, isChosen, take, undo, say, upload, isTakenUp, onShown }: StepNowProps) {
+  const own = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!isTakenUp) return;
+    onShown();
+    bringIntoView(own.current);
+  }, [isTakenUp, onShown]);
   const detail = useJob();
   const names = fitNames(detail);
   const { plan } = fitPlanOf(detail);
@@ -77,6 +91,8 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
   const send = (steps: readonly PlanStep[]) => {
     if (take.isError) take.reset();
     counted.tellCounted();
+    // The next one comes to the same place.
+    bringIntoView(own.current);
     take.mutate({
       params: { jobId: detail.job.id },
       body: { steps: steps.map((one) => ({ id: newId(), step: plainStep(one) })), overrides: [] },
@@ -92,7 +108,7 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
   const at = plan.steps.findIndex((one) => stepKey(one) === stepKey(step));
   const then = plan.steps[at + 1];
   return (
-    <Stack $gap={12} data-testid="step">
+    <Stack $gap={12} data-testid="step" ref={own}>
       <Spread>
         <Label>
           Step {detail.fitSteps.length + at + 1} of {detail.fitSteps.length + plan.steps.length}
@@ -124,16 +140,15 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
       {isChosen ? null : (
         <Cautions cautions={gate.cautions} answering={take.error?.code === 'stop-not-answered'} />
       )}
-      {step.kind === 'photograph' ? (
-        <Photos
+      <div>
+        <PhotoRow
           jobId={detail.job.id}
-          subject="part"
-          subjectId={step.line}
-          name={names(step.line)}
-          photos={detail.photos.filter(({ subjectId }) => subjectId === step.line)}
+          of={photoOfStep(detail, step)}
+          photos={detail.photos}
           isDisabled={isClosed(detail.job)}
+          upload={upload}
         />
-      ) : null}
+      </div>
       {isRecordedElsewhere(step) ? (
         <Stack $gap={10}>
           <Two>
@@ -162,6 +177,12 @@ export function StepNow({ step, isChosen, take, undo, say }: StepNowProps) {
       )}
     </Stack>
   );
+}
+
+/** The step from its title on, where that is out of sight. */
+function bringIntoView(step: HTMLElement | null): void {
+  const top = step?.getBoundingClientRect().top ?? 0;
+  if (top < 0 || top > window.innerHeight / 2) step?.scrollIntoView({ block: 'start' });
 }
 
 /** Of a step that was chosen ahead the list says itself what comes before. */

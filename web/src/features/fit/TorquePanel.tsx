@@ -32,6 +32,8 @@ import { Cautions } from '../job/Cautions.tsx';
 import { ChangedSince } from '../job/ChangedSince.tsx';
 import { useJob } from '../job/JobContext.ts';
 import type { JointView } from '../job/jobView.ts';
+import { PhotoRow } from '../photos/Photos.tsx';
+import type { PhotoUpload } from '../photos/usePhotoUpload.ts';
 import { AdapterEntry } from './AdapterEntry.tsx';
 import { BoltUnderTorque, estimateOf } from './BoltUnderTorque.tsx';
 import { ByFeel, NoFigure } from './ByFeel.tsx';
@@ -57,6 +59,7 @@ interface TorquePanelProps {
   /** Somebody has just tapped this joint. */
   readonly isTakenUp: boolean;
   readonly onShown: () => void;
+  readonly upload: PhotoUpload;
 }
 
 export function TorquePanel({
@@ -69,6 +72,7 @@ export function TorquePanel({
   onStay,
   isTakenUp,
   onShown,
+  upload,
 }: TorquePanelProps) {
   const panel = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -100,6 +104,7 @@ export function TorquePanel({
           onNext={onNext}
           nextStep={nextStep}
           onNextStep={onNextStep}
+          upload={upload}
         />
       ) : isClosed(detail.job) ? null : attempt.torques.governing.source === null && !hasFigure ? (
         <ByFeel view={view} onStay={onStay} onFigure={() => setHasFigure(true)} />
@@ -178,7 +183,7 @@ function RangeOfJoint({ view, attempt, last }: RangeOfJointProps) {
 
 interface RecordedProps extends Pick<
   TorquePanelProps,
-  'view' | 'nextJointId' | 'onNext' | 'nextStep' | 'onNextStep'
+  'view' | 'nextJointId' | 'onNext' | 'nextStep' | 'onNextStep' | 'upload'
 > {
   readonly last: TorqueRecord;
   readonly nextName: string | undefined;
@@ -192,6 +197,7 @@ function Recorded({
   onNext,
   nextStep,
   onNextStep,
+  upload,
 }: RecordedProps) {
   const detail = useJob();
   const { job } = detail;
@@ -219,6 +225,20 @@ function Recorded({
         </p>
         {last.pullId ? <PullOfRecord pullId={last.pullId} joint={joint} /> : null}
       </Notice>
+      <div>
+        <PhotoRow
+          jobId={job.id}
+          of={{
+            subject: 'part',
+            subjectId: joint.id,
+            name: joint.name,
+            step: last.torque_Nm === null ? 'byFeel' : 'torque',
+          }}
+          photos={detail.photos}
+          isDisabled={isClosed(job)}
+          upload={upload}
+        />
+      </div>
       {isClosed(job) ? null : nextJointId === null ? (
         <PrimaryButton onPress={() => void navigate(`/jobs/${job.id}/bleed`)}>
           Every joint torqued: go to Bleed

@@ -85,10 +85,12 @@ function ReadingRow({ reading }: { readonly reading: Reading }) {
       </Spread>
       <Photos
         jobId={job.id}
-        subject="reading"
-        subjectId={reading.id}
-        name={`Reading of ${write.length(reading.length_m)}, ${POSE_NAMES[reading.pose].toLowerCase()}`}
-        photos={photos.filter((photo) => photo.subjectId === reading.id)}
+        of={{
+          subject: 'reading',
+          subjectId: reading.id,
+          name: `Reading of ${write.length(reading.length_m)}, ${POSE_NAMES[reading.pose].toLowerCase()}`,
+        }}
+        photos={photos}
         isDisabled={struck || isClosed(job)}
       />
       {struck ? <Fine>Struck out: {reading.struckBecause}</Fine> : null}

@@ -1,13 +1,7 @@
 import type { JobDetail } from '@zephyrcombe/contract';
 import { buildOf, hoseOfJob, isTightened, lineOfJob, partsOf } from '@zephyrcombe/contract';
 import type { Writer } from '@zephyrcombe/messages';
-import {
-  firstOutingText,
-  flaresText,
-  handoverNames,
-  THREAD_STATE_NAMES,
-  vehicleWords,
-} from '@zephyrcombe/messages';
+import { firstOutingText, flaresText, handoverNames, vehicleWords } from '@zephyrcombe/messages';
 import { handoverChecks } from '@zephyrcombe/core';
 import { Fragment } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
@@ -15,39 +9,8 @@ import { Fine } from '../../design/layout.ts';
 import { Reasons } from '../hand-over/Reasons.tsx';
 import { serviceRows } from '../hand-over/SignedOff.tsx';
 import { JobSheet } from './JobSheet.tsx';
+import { JointRecords } from './JointRecords.tsx';
 import { PrintTable } from './sheetParts.ts';
-
-const isDry = (detail: JobDetail, jointId: string) =>
-  detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
-
-/** A nut or a fitting that seals metal to metal takes no washers. */
-const washersText = (detail: JobDetail, record: JobDetail['torqueRecords'][number]): string =>
-  partsOf(detail).joints.find(({ id }) => id === record.jointId)?.seal === 'banjo'
-    ? String(record.freshWashers)
-    : 'takes none';
-
-/** Whatever a figure alone does not tell of a torque, each in a line of its own. */
-const remarksOn = ({
-  because,
-  verdict,
-  renewed,
-  threads,
-}: JobDetail['torqueRecords'][number]): readonly string[] => [
-  ...(because ? [because] : []),
-  ...(verdict === 'above' ? ['over its limit'] : []),
-  ...(verdict === 'yielded' ? ['the bolt gave'] : []),
-  ...(renewed ? ['after it was over-tightened: new bolt, or seat and thread sound'] : []),
-  ...(threads ? [`threads: ${THREAD_STATE_NAMES[threads]}`] : []),
-];
-
-/** Joints that no torque stands against: of this job, or left alone by it. */
-const withoutRecord = (detail: JobDetail): readonly (readonly [string, string])[] =>
-  partsOf(detail)
-    .joints.filter(({ id }) => detail.torqueRecords.every(({ jointId }) => jointId !== id))
-    .map(({ id, name }) => [
-      name,
-      detail.joints.some(({ jointId }) => jointId === id) ? 'not torqued yet' : 'not opened',
-    ]);
 
 /** The hoses and hard lines that were fitted: between the sealing points, and along the middle of a tube. */
 function renewed(detail: JobDetail, write: Writer) {
@@ -109,47 +72,7 @@ export function HandoverSheetPage() {
                 </tbody>
               </PrintTable>
             )}
-            <PrintTable>
-              <thead>
-                <tr>
-                  <th scope="col">Joint</th>
-                  <th scope="col">Torque</th>
-                  <th scope="col">Wrench</th>
-                  <th scope="col">Fresh washers</th>
-                  <th scope="col">Dry under pressure</th>
-                  <th scope="col">By</th>
-                </tr>
-              </thead>
-              <tbody>
-                {detail.torqueRecords.map((record) => (
-                  <tr key={record.id}>
-                    <td>{partsOf(detail).joints.find((joint) => joint.id === record.jointId)?.name}</td>
-                    <td>
-                      <span className="figure">
-                        {record.torque_Nm === null ? 'by feel, no figure' : write.torque(record.torque_Nm)}
-                      </span>
-                      {remarksOn(record).map((remark) => (
-                        <Fine key={remark}>{remark}</Fine>
-                      ))}
-                    </td>
-                    <td>
-                      {record.wrenchName ?? 'none'}
-                      {record.pullId ? ', read by line' : ''}
-                      {record.adapter ? `, with a crowfoot: ${record.typed} on the wrench` : ''}
-                    </td>
-                    <td className="figure">{washersText(detail, record)}</td>
-                    <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
-                    <td>{record.by}</td>
-                  </tr>
-                ))}
-                {withoutRecord(detail).map(([name, state]) => (
-                  <tr key={name}>
-                    <td>{name}</td>
-                    <td colSpan={5}>{state}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </PrintTable>
+            <JointRecords detail={detail} />
             {detail.items.length === 0 ? null : (
               <PrintTable>
                 <tbody>
