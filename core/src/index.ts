@@ -71,8 +71,32 @@ export { COMPONENT_KINDS, distancesFromMaster, eyesOn } from './layout/circuit.t
 export type { VehicleCaution, VehicleFacts } from './layout/vehicleCautions.ts';
 export { VEHICLE_CAUTIONS, vehicleCautions } from './layout/vehicleCautions.ts';
 
-export type { NippleTurn } from './bleeding/nippleOrder.ts';
-export { nippleOrder, nippleOrderOver } from './bleeding/nippleOrder.ts';
+export type { NippleTurn, OrderAsked, Side } from './bleeding/nippleOrder.ts';
+export { nippleOrder, nippleOrderOver, sharingParts } from './bleeding/nippleOrder.ts';
+export type {
+  BleedMethod,
+  BleedWay,
+  Ignition,
+  LeverRelease,
+  Lid,
+  NippleFreed,
+  WetPads,
+} from './bleeding/way.ts';
+export {
+  BLEED_METHODS,
+  IGNITIONS,
+  isByStrokes,
+  isBySuction,
+  judgeBleedWay,
+  judgeIgnition,
+  judgeSeizedNipple,
+  judgeWetPads,
+  LEVER_RELEASES,
+  LIDS,
+  MOST_BLEEDER_PRESSURE_Pa,
+  NIPPLE_FREED,
+  WET_PADS,
+} from './bleeding/way.ts';
 export type { MasterStroke, RefillGuard } from './bleeding/strokes.ts';
 export { strokeByStrokes, volumeByStrokes } from './bleeding/counted.ts';
 export { refillGuard, strokeVolume } from './bleeding/strokes.ts';
@@ -102,8 +126,8 @@ export type { TorqueAttempt } from './procedure/torqueGate.ts';
 export { judgeTorqueAttempt } from './procedure/torqueGate.ts';
 export type { Stage } from './procedure/stages.ts';
 export { STAGES } from './procedure/stages.ts';
-export type { BleedEvent, Outflow } from './bleeding/tally.ts';
-export { isClear, OUTFLOWS, strokesSinceTopUp } from './bleeding/tally.ts';
+export type { BleedEvent, BleedEventKind, Outflow } from './bleeding/tally.ts';
+export { BLEED_EVENTS, caughtSinceTopUp, isClear, OUTFLOWS, strokesSinceTopUp } from './bleeding/tally.ts';
 export { SOURCE_IDS } from './sources/bibliography.ts';
 export { CAUTION_IDS } from './mistakes/catalogue.ts';
 export type { ExampleBend_deg } from './fittings/exampleEnds.ts';

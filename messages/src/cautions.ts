@@ -437,6 +437,56 @@ const SENTENCES: Sentences = {
     title: 'Level not confirmed at the mark',
     advice: 'Never above the mark: heat and new pads need the room, or the brake drags.',
   }),
+  M80: () => ({
+    title: 'Suction came off while the nipple was open',
+    advice:
+      'Air was drawn back. Draw on until it is through, close the nipple, and take the suction off after that.',
+  }),
+  M81: () => ({
+    title: 'Let go before the nipple was closed',
+    advice: 'Air came back. At least three whole strokes more: close first, then let go.',
+  }),
+  M82: ({ order, maker }) => ({
+    title: maker ? 'Not in the order of the vehicle’s maker' : 'Not the farthest nipple first',
+    advice: `Air of a longer line goes through one that is clear already. ${maker ? 'Its maker’s order' : 'In this order'}: ${order.join(', ')}.`,
+  }),
+  M83: ({ pressure_Pa, most_Pa }, write) => ({
+    title: `${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })} at the reservoir is too much`,
+    advice: `Reservoirs crack and hoses come off; ${write.quantity({ kind: 'pressure', value_SI: most_Pa })} is the most that is taught, and one bar is enough. Where it was pressed harder, look over reservoir, cap and hoses.`,
+  }),
+  M84: () => ({
+    title: 'Quick releases with the lid off',
+    advice: 'It squirts into eyes and onto paint. Lay the lid on, loosely, and wear glasses.',
+  }),
+  M86: ({ cleaned }) => ({
+    title: cleaned ? 'Pads that met fluid were only cleaned' : 'Fluid got onto pads or shoes',
+    advice: 'They hold it and never grip as they should. Replace them, and clean the disc or drum.',
+  }),
+  M89: ({ by, cycled }) => ({
+    title: cycled ? 'Not flushed since its ABS unit was cycled' : 'Its ABS unit may hold air',
+    advice: cycled
+      ? 'What the valves let go is in the lines now: bleed every nipple of this circuit once more.'
+      : `${by === 'seen' ? 'Its reservoir ran dry' : 'By the count its reservoir was below its minimum'}. Air behind shut valves does not come out at a nipple: cycle the unit with a diagnostic tool as its maker says, and bleed again.`,
+  }),
+  M90: ({ was, asked }) => ({
+    title:
+      asked === null
+        ? 'Ignition on or off for this wheel: nobody has looked it up'
+        : was === null
+          ? `The maker asks for ignition ${asked} at this wheel; nobody says how it was`
+          : `Ignition was ${was} at this wheel, and the maker asks for ${asked}`,
+    advice:
+      'With an electric booster it decides whether there is any pressure, or whether a pump runs by itself. The maker’s service data say which, wheel by wheel.',
+  }),
+  M93: () => ({
+    title: 'Nobody was told to stop gently first',
+    advice: 'New pads and a clean disc grip weakly until they have bedded: first stops slow and gentle.',
+  }),
+  M110: ({ forced }) => ({
+    title: forced ? 'A seized nipple was forced' : 'A seized nipple was freed, and nobody says how',
+    advice:
+      'Soak it, tap it, warm it where the caliper is drained; never force it. Look at its hexagon, its cone and the casting round it.',
+  }),
   M87: ({ travel_m, most_m, pressure_Pa, against }, write) => ({
     title: 'The lever travels too far: spongy',
     advice: `${write.length(travel_m)} at ${write.quantity({ kind: 'pressure', value_SI: pressure_Pa })}${

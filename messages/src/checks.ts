@@ -58,6 +58,7 @@ export const handoverNames = ({
   leverBeforeMoving: `${capital(control)} pumped firm before the vehicle moved`,
   plugsCounted: 'Plugs and caps counted out again',
   fluidCollected: 'Old fluid collected for disposal, spills rinsed',
+  firstStopsTold: 'First stops slow and gentle until the pads have bedded: whoever takes it was told',
 });
 
 export const ABANDON_REFUSALS: Readonly<Record<AbandonRefusal, string>> = {

@@ -28,6 +28,7 @@ export const FIELD_FAULTS = {
   circuitNotInJob: 'name a circuit that this job does not work on',
   typedWithoutFigure: 'is left out, and something was typed',
   whatCameOut: 'is missing: say what came out',
+  howMuchWasCaught: 'is missing: say how much was caught',
   rangeUpsideDown: 'must be below the upper end of its range',
   notYourPassphrase: 'is not your passphrase',
   firstTried:

@@ -350,4 +350,12 @@ export const FIT_FACT_NAMES: Readonly<Record<FitFactKind, string>> = {
   holdTest: 'its lever held and read',
   leverPulls: 'its lever pulled, and its travel read',
   nippleTop: 'its nipple is the highest point',
+  nippleOrder: 'the order of the nipples, by its maker',
+  driveSide: 'the side that it is driven from',
+  ignitionAsked: 'the ignition that its maker asks for',
+  ignition: 'ignition while it was bled',
+  bleedWay: 'how it is bled',
+  absCycled: 'its ABS unit was cycled',
+  padsWet: 'its pads or shoes met fluid',
+  nippleSeized: 'would not turn, and was freed',
 };

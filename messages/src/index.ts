@@ -134,3 +134,13 @@ export { flaresText, partText } from './parts.ts';
 export { PROBLEM_TEXTS } from './apiProblems.ts';
 export { describeEntry } from './logLine.ts';
 export { MEANING_NAMES } from './meanings.ts';
+export {
+  BLEED_METHOD_NAMES,
+  IGNITION_NAMES,
+  LID_NAMES,
+  METHOD_LIMITS,
+  methodScript,
+  NIPPLE_FREED_NAMES,
+  RELEASE_NAMES,
+  WET_PADS_NAMES,
+} from './bleeding.ts';

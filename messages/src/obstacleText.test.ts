@@ -76,6 +76,11 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   portNotSeen: { code: 'portNotSeen', joint: 'Front caliper', facts: ['thread', 'depth_m'] },
   leverSinks: { code: 'leverSinks', circuit: 'Front brake', creep_m: 0.004, fades: false },
   lineOpen: { code: 'lineOpen', joints: ['Front caliper'] },
+  reservoirEmptied: { code: 'reservoirEmptied' },
+  drewBackByLever: { code: 'drewBackByLever' },
+  drewBackBySuction: { code: 'drewBackBySuction' },
+  ranDry: { code: 'ranDry', by: 'seen' },
+  openedAgain: { code: 'openedAgain', joints: ['Front caliper'] },
   jointsLeftOpen: {
     code: 'jointsLeftOpen',
     job: 'New front hose',

@@ -345,6 +345,34 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: fellBelow(obstacle.strokesOver),
         wayOut: 'Top up, pump on and look at what comes.',
       };
+    case 'reservoirEmptied':
+      return {
+        what: 'More was caught than the reservoir has between its marks: air may have been drawn in.',
+        wayOut: 'Top up, go on and look at what comes.',
+      };
+    case 'drewBackByLever':
+      return {
+        what: 'The lever or pedal came back while the nipple was open: air went in there.',
+        wayOut: 'At least three whole strokes more: close it first, then let go.',
+      };
+    case 'drewBackBySuction':
+      return {
+        what: 'The suction came off while the nipple was open: air went in there.',
+        wayOut: 'Draw on until it is through, close the nipple, and take the suction off after that.',
+      };
+    case 'ranDry':
+      return {
+        what:
+          obstacle.by === 'seen'
+            ? 'The reservoir ran dry: air stands behind the master, where nobody sees it.'
+            : 'By the count the reservoir was below its minimum: air may stand behind the master, where nobody sees it.',
+        wayOut: 'Top up, and let through what the whole line to this nipple holds before it is called clear.',
+      };
+    case 'openedAgain':
+      return {
+        what: `Opened again after it was tightened: ${listOf(obstacle.joints, 'and')}.`,
+        wayOut: 'Fit: new washers, and torque it again; then see it dry under pressure.',
+      };
     case 'sharedReservoirEmpty':
       return {
         what: `${fellBelow(obstacle.strokesOver)} It also feeds ${obstacle.others.join(', ')}.`,

@@ -22,7 +22,18 @@ export type { ReadPull } from './gates/feel.ts';
 export { airByPulls, expectedFor, feelCautions, isBeforeWork, readPulls } from './gates/feel.ts';
 export { holdOf, isHeldBefore } from './gates/hold.ts';
 export { bubbleCautions } from './gates/outflow.ts';
-export { alsoFed, clearGate, reservoirGuard, strokeGate } from './gates/reservoir.ts';
+export { airWentIn, drewBackCautions } from './gates/airWentIn.ts';
+export {
+  absCautionsOf,
+  bleedCautions,
+  nipplesInOrder,
+  nippleWayCautions,
+  orderCautions,
+  padCautions,
+  wayCautions,
+} from './gates/bleedWay.ts';
+export { clearGate } from './gates/clear.ts';
+export { alsoFed, caughtGuard, reservoirGuard, strokeGate } from './gates/reservoir.ts';
 export { isLeftTooFar, leftOpenAfter, leftOpenBeside, leftOpenBy, openElsewhere } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';
 export { factOf, factsOfKind } from './fitting/facts.ts';

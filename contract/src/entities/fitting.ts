@@ -1,5 +1,13 @@
 /** What is said about fitting a job: how its joints can be reached, what holds its lines, which way is chosen; and the steps taken. */
-import { POSES } from '@zephyrcombe/core';
+import {
+  BLEED_METHODS,
+  IGNITIONS,
+  LEVER_RELEASES,
+  LIDS,
+  NIPPLE_FREED,
+  POSES,
+  WET_PADS,
+} from '@zephyrcombe/core';
 import { CLEANERS, CORNERS, DRIVERS, HOLD_KINDS, KEPT_WAYS, SEIZED_WAYS } from '@zephyrcombe/core/plan';
 import { z } from 'zod';
 import { PlanStepSchema } from '../formats/fitPlan.ts';
@@ -50,7 +58,7 @@ export type Hold = z.infer<typeof HoldSchema>;
 
 export const LeadSchema = z.strictObject({ id: PlaceId, name: Name, side: z.string().trim().min(1).max(40) });
 
-/** The subject is a joint, a line, a reservoir, an ABS unit, a cover or the job, by the kind. */
+/** The subject is a joint, a line, a reservoir, an ABS unit, a nipple, a circuit, a cover, the vehicle or the job, by the kind. */
 export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   // Of the vehicle: nobody is asked twice.
   said('access', z.int().min(0).max(MOST_HIDDEN)),
@@ -130,6 +138,33 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
    * from where it rests; null: not read after all.
    */
   said('leverPulls', z.array(LeverPullSchema).min(1).max(40).nullable()),
+  /** Of the vehicle: the order in which its maker wants the nipples; null: its maker says none. */
+  said('nippleOrder', z.array(Id).min(1).max(40).nullable()),
+  /** Of the vehicle: where the driver and the master sit. */
+  said('driveSide', z.enum(['left', 'right']).nullable()),
+  /** Of a nipple: the ignition that the maker asks for, where a booster is electric; null: nobody has looked it up after all. */
+  said('ignitionAsked', z.enum(IGNITIONS).nullable()),
+  /** The same as it was when this nipple was bled. */
+  said('ignition', z.enum(IGNITIONS).nullable()),
+  /** Of a circuit: how it is bled. `after` is the newest event at the nipples, put in by the server, whatever is sent. */
+  said(
+    'bleedWay',
+    z
+      .strictObject({
+        method: z.enum(BLEED_METHODS),
+        pressure_Pa: z.number().positive().max(1e6).nullable(),
+        releases: z.enum(LEVER_RELEASES).nullable(),
+        lid: z.enum(LIDS).nullable(),
+        after: z.int().min(0).nullish(),
+      })
+      .nullable(),
+  ),
+  /** Of a circuit: its ABS unit was cycled with a diagnostic tool; `after` as above. null: it was not after all. */
+  said('absCycled', z.strictObject({ after: z.int().min(0).nullish() }).nullable()),
+  /** Of a caliper or a wheel cylinder: its pads or shoes met fluid, and what became of them; null: they did not after all. */
+  said('padsWet', z.enum(WET_PADS).nullable()),
+  /** Of a nipple that would not turn: how it was freed, null where nobody says; null as a whole: it turned after all. */
+  said('nippleSeized', z.strictObject({ freed: z.enum(NIPPLE_FREED).nullable() }).nullable()),
   /** Of a nipple: whether it is the highest point of its caliper. */
   said('nippleTop', z.boolean().nullable()),
 ]);
@@ -150,6 +185,9 @@ export const VEHICLE_FACTS: ReadonlySet<FitFactKind> = new Set<FitFactKind>([
   'corner',
   'absCycle',
   'withoutAbs',
+  'nippleOrder',
+  'driveSide',
+  'ignitionAsked',
 ]);
 
 /** Only added to: the newest of a kind about a subject counts. */

@@ -5,6 +5,7 @@ import {
   FLUID_GRADES,
   HANDOVER_CHECKS,
   LENGTH_POINTS,
+  BLEED_EVENTS,
   OUTFLOWS,
   POSES,
   STAGES,
@@ -236,11 +237,16 @@ export type TorqueRecord = z.infer<typeof TorqueRecordSchema>;
 const Sequence = z.int().min(0);
 /** `at` as who did it says; `sequence` is what the count goes by, whatever two clocks say. */
 const happened = { id: Id, at: Instant, sequence: Sequence };
+/** Caught at once: nobody empties more than two litres from one nipple. */
+export const Caught_m3 = z.number().positive().max(0.002);
 export const BleedEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...happened, kind: z.literal('stroke') }),
   z.strictObject({ ...happened, kind: z.literal('topUp') }),
   z.strictObject({ ...happened, kind: z.literal('outflow'), outflow: z.enum(OUTFLOWS) }),
+  z.strictObject({ ...happened, kind: z.literal('volume'), volume_m3: Caught_m3 }),
   z.strictObject({ ...happened, kind: z.literal('clear') }),
+  z.strictObject({ ...happened, kind: z.literal('drewBack') }),
+  z.strictObject({ ...happened, kind: z.literal('ranDry') }),
 ]);
 export type StoredBleedEvent = z.infer<typeof BleedEventSchema>;
 
@@ -248,8 +254,9 @@ export type StoredBleedEvent = z.infer<typeof BleedEventSchema>;
 export const BleedRowSchema = z.strictObject({
   ...happened,
   nippleId: Id,
-  kind: z.enum(['stroke', 'topUp', 'outflow', 'clear', 'undo']),
+  kind: z.enum([...BLEED_EVENTS, 'undo']),
   outflow: z.enum(OUTFLOWS).optional(),
+  volume_m3: Caught_m3.optional(),
   undoesId: Id.optional(),
 });
 export type BleedRow = z.infer<typeof BleedRowSchema>;

@@ -3,6 +3,7 @@
  * its own. A book of before may tell less of a kind than is asked of it now; what a line tells beyond it is kept as it is.
  */
 import {
+  BLEED_EVENTS,
   CONDITIONS,
   FLARE_LOOKS,
   KIT_VERDICTS,
@@ -139,7 +140,8 @@ export const LOG_DETAILS = {
   }),
   bled: z.looseObject({
     ...nipple,
-    kind: z.enum(['stroke', 'topUp', 'outflow', 'clear', 'undo']),
+    kind: z.enum([...BLEED_EVENTS, 'undo']),
+    volume_m3: z.number().optional(),
     outflow: z.enum(OUTFLOWS).optional(),
   }),
   leakChecked: z.looseObject({ ...joint, leakChecked: z.boolean() }),

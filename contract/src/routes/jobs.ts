@@ -1,9 +1,10 @@
 /** Routes of jobs, and of the files that are made from them. */
 import { ADDRESSES } from '../addresses.ts';
-import { FLUID_GRADES, LAYOUTS, OUTFLOWS } from '@zephyrcombe/core';
+import { BLEED_EVENTS, FLUID_GRADES, LAYOUTS, OUTFLOWS } from '@zephyrcombe/core';
 import { z } from 'zod';
 import { EnteredDate, Distance_m, Id, Name, Note, Typed, Version, Instant } from '../entities/common.ts';
 import {
+  Caught_m3,
   FluidServiceSchema,
   HandoverChecksSchema,
   BleedUpdateSchema,
@@ -491,12 +492,14 @@ export const JOB_ROUTES = {
   }),
   addBleedEvent: route({
     ...ADDRESSES.addBleedEvent,
-    summary: 'Count a stroke, a top-up, what came out, or declare the nipple clear',
+    summary:
+      'Count a stroke, what was caught, a top-up, what came out, air that went in, or declare the nipple clear',
     params: z.strictObject({ jobId: Id, nippleId: Id }),
     body: z.strictObject({
       id: Id,
-      kind: z.enum(['stroke', 'topUp', 'outflow', 'clear']),
+      kind: z.enum(BLEED_EVENTS),
       outflow: z.enum(OUTFLOWS).optional(),
+      volume_m3: Caught_m3.optional(),
       /** When it was done; left out, now. */
       at: Instant.refine((at) => at >= '2000', 'lies before any job').optional(),
       /** The newest that is known already: what came since, from any phone, is told with it. */

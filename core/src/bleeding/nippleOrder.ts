@@ -16,6 +16,21 @@ export interface NippleTurn {
   readonly path_m: number;
 }
 
+export type Side = 'left' | 'right';
+
+/** What beats the length of the lines, or decides where two are as long. */
+export interface OrderAsked {
+  /** The vehicle maker's order, by nipple: those that it does not name come after. */
+  readonly maker: readonly string[] | null;
+  /** Where the driver and the master sit. */
+  readonly driveSide: Side | null;
+  readonly sideOf: (nippleId: string) => Side | null;
+}
+
+const NOTHING_ASKED: OrderAsked = { maker: null, driveSide: null, sideOf: () => null };
+/** Two lines as long as each other, to what a drawing is rounded to. */
+const AS_LONG_m = 1e-6;
+
 /**
  * The nipples of a circuit in bleeding order. Equal distances keep the circuit's own order, so that the plan
  * never changes between two looks. Problem: a nipple that no fluid reaches.
@@ -50,15 +65,65 @@ export function nippleOrder(circuit: Circuit): Result<readonly NippleTurn[]> {
   );
 }
 
-/** The nipples of several circuits, circuit by circuit in the order given. Problem: as of one circuit. */
-export function nippleOrderOver(circuits: readonly Circuit[]): Result<readonly NippleTurn[]> {
+/** Circuits that share a part, such as a reservoir or a tandem master, in the order given. */
+export function sharingParts<Drawn extends Circuit>(
+  circuits: readonly Drawn[],
+): readonly (readonly Drawn[])[] {
+  const groups: Drawn[][] = [];
+  for (const circuit of circuits) {
+    const own = wholesOf(circuit);
+    const met = groups.filter((group) =>
+      group.some((other) => wholesOf(other).some((id) => own.includes(id))),
+    );
+    const [first] = met;
+    if (!first) groups.push([circuit]);
+    else {
+      for (const other of met.slice(1)) groups.splice(groups.indexOf(other), 1);
+      first.push(...met.slice(1).flat(), circuit);
+    }
+  }
+  return groups;
+}
+
+const wholesOf = ({ components }: Circuit): readonly string[] =>
+  components.map(({ id, sameAs }) => sameAs ?? id);
+
+/**
+ * The nipples of several circuits: farthest first over those that one master or reservoir serves, those by themselves in the order
+ * given. Where two lines are as long, the one across from the driver goes first. Problem: as of one circuit.
+ */
+export function nippleOrderOver(
+  circuits: readonly Circuit[],
+  { maker, driveSide, sideOf }: OrderAsked = NOTHING_ASKED,
+): Result<readonly NippleTurn[]> {
   const turns: NippleTurn[] = [];
   const working: WorkingStep[] = [];
-  for (const circuit of circuits) {
-    const order = nippleOrder(circuit);
-    if (!order.ok) return order;
-    turns.push(...order.value);
-    working.push(...order.working);
+  const isAcross = ({ nippleId }: NippleTurn): number => {
+    const side = sideOf(nippleId);
+    return driveSide !== null && side !== null && side !== driveSide ? 0 : 1;
+  };
+  for (const group of sharingParts(circuits)) {
+    const own: NippleTurn[] = [];
+    for (const circuit of group) {
+      const order = nippleOrder(circuit);
+      if (!order.ok) return order;
+      own.push(...order.value);
+      working.push(...order.working);
+    }
+    turns.push(
+      ...own.toSorted((one, other) => {
+        const farther_m = other.path_m - one.path_m;
+        return Math.abs(farther_m) > AS_LONG_m ? farther_m : isAcross(one) - isAcross(other);
+      }),
+    );
   }
-  return calculated(turns, working);
+  if (maker === null) return calculated(turns, working);
+  const place = ({ nippleId }: NippleTurn): number => {
+    const at = maker.indexOf(nippleId);
+    return at < 0 ? maker.length : at;
+  };
+  return calculated(
+    turns.toSorted((one, other) => place(one) - place(other)),
+    working,
+  );
 }

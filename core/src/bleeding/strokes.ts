@@ -61,23 +61,29 @@ export interface RefillGuard {
 
 /**
  * Strokes left before the reservoir is at its minimum. `usable_m3` is the volume between the present full
- * mark and the minimum mark. Raises M50 when two or fewer are left.
+ * mark and the minimum mark; `caught_m3` what left it since by ways without strokes. Raises M50 when two or fewer are left.
  */
 export function refillGuard(
   master: MasterStroke,
   usable_m3: number,
   strokesSinceTopUp: number,
   abs: boolean,
+  caught_m3 = 0,
 ): Result<RefillGuard> {
   const perStroke = strokeVolume(master);
   if (!perStroke.ok) return perStroke;
   const refused = firstNotPositive({ usable_m3 });
   if (refused) return problem(refused);
-  const unsound = unphysical({ strokesSinceTopUp }, { notNegative: ['strokesSinceTopUp'] });
+  const unsound = unphysical(
+    { strokesSinceTopUp, caught_m3 },
+    { notNegative: ['strokesSinceTopUp', 'caught_m3'] },
+  );
   if (unsound) return problem(unsound);
 
   const strokesBeforeMinimum = Math.floor(usable_m3 / perStroke.value + 1e-9);
-  const strokesLeft = strokesBeforeMinimum - strokesSinceTopUp;
+  // What was caught counts as the strokes that would have moved it.
+  const strokesDone = strokesSinceTopUp + Math.ceil(caught_m3 / perStroke.value - 1e-9);
+  const strokesLeft = strokesBeforeMinimum - strokesDone;
   const cautions: Caution[] =
     strokesLeft <= WARN_AT_STROKES_LEFT ? [{ id: 'M50', evidence: { strokesLeft, abs } }] : [];
   const total = term('n', 'strokesBeforeMinimum', count(strokesBeforeMinimum));
@@ -95,7 +101,7 @@ export function refillGuard(
       },
       {
         formula: LEFT,
-        inputs: [total, term('n_done', 'strokesSinceTopUp', count(strokesSinceTopUp))],
+        inputs: [total, term('n_done', 'strokesSinceTopUp', count(strokesDone))],
         result: term('n_left', 'strokesLeft', count(strokesLeft)),
       },
     ],

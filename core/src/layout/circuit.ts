@@ -22,6 +22,8 @@ export interface CircuitComponent {
   readonly name: string;
   /** A reservoir sits on its master, a nipple in its caliper. */
   readonly attachedTo: string | null;
+  /** The same part in another circuit's drawing, where that has it too. */
+  readonly sameAs?: string | null | undefined;
 }
 
 export interface CircuitJoint {

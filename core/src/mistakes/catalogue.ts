@@ -91,9 +91,18 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M79: entry('warn', 'vehicleMaker'),
   M85: entry('warn', 'fitOrder'),
   M92: entry('stop', 'fitOrder'),
+  M80: entry('warn', 'bleedScript'),
+  M81: entry('stop', 'bleedScript'),
+  M82: entry('warn', 'bleedOrder'),
+  M83: entry('stop', 'bleedScript'),
+  M84: entry('warn', 'bleedScript'),
+  M86: entry('stop', 'bleedScript'),
   M87: entry('stop', 'leverFeel'),
   M88: entry('warn', 'bubblesLong'),
+  M89: entry('stop', 'vehicleMaker'),
+  M90: entry('warn', 'vehicleMaker'),
   M91: entry('note', 'holdTest'),
+  M93: entry('warn', 'bleedScript'),
   M94: entry('stop', 'vehicleMaker'),
   M95: entry('stop', 'vehicleMaker'),
   M96: entry('warn', 'vehicleMaker'),
@@ -102,6 +111,7 @@ export const MISTAKES: Readonly<Record<CautionId, CatalogueEntry>> = {
   M101: entry('stop', 'fittingGeometry'),
   M102: entry('stop', 'whatIsAssumed'),
   M104: entry('stop', 'proofTest'),
+  M110: entry('warn', 'bleedScript'),
 };
 
 export const severityOf = (caution: Caution): Severity => MISTAKES[caution.id].severity;

@@ -191,6 +191,13 @@ export interface CautionEvidence {
   M79: Record<never, never>;
   M85: { readonly before: StepKind };
   /** Nobody has held and read it; or for too short a time. */
+  M80: Record<never, never>;
+  M81: Record<never, never>;
+  /** Names of the nipples, in the order that is asked for, and by whom. */
+  M82: { readonly order: readonly string[]; readonly maker: boolean };
+  M83: { readonly pressure_Pa: number; readonly most_Pa: number };
+  M84: Record<never, never>;
+  M86: { readonly cleaned: boolean };
   /** At one pressure: what was read, and the most that hoses, fluid and pads explain, four fifths of its way, or what was read before the work. */
   M87: {
     readonly travel_m: number;
@@ -200,14 +207,19 @@ export interface CautionEvidence {
   };
   /** Pumped through, and what the circuit holds by its drawing. */
   M88: { readonly pumped_m3: number; readonly holds_m3: number };
+  /** Seen to be empty, or only by the count; cycled since, and not flushed after it. */
+  M89: { readonly by: 'seen' | 'count'; readonly cycled: boolean };
+  M90: { readonly was: 'on' | 'off' | null; readonly asked: 'on' | 'off' | null };
   M91: { readonly read: 'none' | 'tooShort' | 'before' };
   M92: { readonly before: StepKind };
+  M93: Record<never, never>;
   M94: { readonly abs: boolean };
   M95: Record<never, never>;
   M96: { readonly missing: readonly string[] };
   /** `subject` where it was found on a joint. */
   M97: { readonly name: string; readonly condition: Condition; readonly subject?: 'joint' };
   M99: Record<never, never>;
+  M110: { readonly forced: boolean };
 }
 
 export type CautionId = keyof CautionEvidence;

@@ -12,6 +12,7 @@ export const HANDOVER_CHECKS = [
   'leverBeforeMoving',
   'plugsCounted',
   'fluidCollected',
+  'firstStopsTold',
 ] as const;
 export type HandoverCheck = (typeof HANDOVER_CHECKS)[number];
 
@@ -22,7 +23,7 @@ const OF_JOINTS: ReadonlySet<HandoverCheck> = new Set(['lockToLockAgain', 'plugs
 export const handoverChecks = ({ hasJoints }: { readonly hasJoints: boolean }): readonly HandoverCheck[] =>
   HANDOVER_CHECKS.filter((check) => hasJoints || !OF_JOINTS.has(check));
 
-/** The cautions that open checks raise: M95 stop lamp, M94 warning lamp, M79 level. The rest only stay open. */
+/** The cautions that open checks raise: M93 first stops, M95 stop lamp, M94 warning lamp, M79 level. The rest only stay open. */
 export function judgeHandover(
   done: Readonly<Partial<Record<HandoverCheck, boolean>>>,
   { abs = false, hasJoints = true }: { readonly abs?: boolean; readonly hasJoints?: boolean } = {},
@@ -35,6 +36,7 @@ export function judgeHandover(
   if (open.includes('stopLamp')) cautions.push({ id: 'M95', evidence: {} });
   if (open.includes('warningLampOff')) cautions.push({ id: 'M94', evidence: { abs } });
   if (open.includes('levelAtMark')) cautions.push({ id: 'M79', evidence: {} });
+  if (open.includes('firstStopsTold')) cautions.push({ id: 'M93', evidence: {} });
   return { open, cautions };
 }
 

@@ -62,8 +62,8 @@ describe('hand over', () => {
     const nothing = judgeHandover({});
     expect(nothing.open).toEqual(HANDOVER_CHECKS);
     expect(stopsAmong(nothing.cautions).map((caution) => caution.id)).toEqual(['M95', 'M94']);
-    expect(nothing.cautions.map((caution) => caution.id)).toEqual(['M95', 'M94', 'M79']);
-    expect(nothing.cautions.map(severityOf)).toEqual(['stop', 'stop', 'warn']);
+    expect(nothing.cautions.map((caution) => caution.id)).toEqual(['M95', 'M94', 'M79', 'M93']);
+    expect(nothing.cautions.map(severityOf)).toEqual(['stop', 'stop', 'warn', 'warn']);
   });
 
   test('a clean job raises nothing', () => {

@@ -292,6 +292,10 @@ export const SOURCES = {
     'commonPractice',
     'Farthest nipple from the master first, the master’s own last, unless the maker says otherwise; common practice, no published source',
   ),
+  bleedScript: source(
+    'commonPractice',
+    'Close before the lever comes back, about one bar at a reservoir and no more than 20 lbf/in², a lid laid on, pads that met fluid replaced, first stops gentle; common practice, no published source',
+  ),
   fitOrder: source(
     'commonPractice',
     'An end that cannot swivel goes first, the swivelling one last; common practice, no published source',

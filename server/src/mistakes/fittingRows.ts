@@ -185,8 +185,10 @@ const pumpedDry =
     const all = circuits.length > 1 || clearAt === at;
     if (!all) throw new Error('one circuit only');
     for (let stroke = 0; stroke < 40; stroke += 1) await job.done(job.nipple('stroke', at));
-    if (topUp) await job.done(job.nipple('topUp', at));
     if (clearAt !== at) await job.done(job.nipple('stroke', clearAt));
+    // What was pumped beyond the minimum has to go through as well.
+    for (let round = 0; topUp && round < 7; round += 1)
+      for (const kind of ['topUp', 'stroke'] as const) await job.done(job.nipple(kind, clearAt));
     return job.said(job.nipple('clear', clearAt));
   };
 const bothCircuits =

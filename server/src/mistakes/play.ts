@@ -8,7 +8,19 @@ export type Play = (job: PlayedJob) => Promise<Said>;
 export interface MistakeRow {
   /** Of the catalogue; some are gates without a caution of their own. */
   readonly id:
-    CautionId | 'M51' | 'M54' | 'M55' | 'M56' | 'M60' | 'M61' | 'M106' | 'M107' | 'M108' | 'M109' | 'M111';
+    | CautionId
+    | 'M51'
+    | 'M54'
+    | 'M55'
+    | 'M56'
+    | 'M60'
+    | 'M61'
+    | 'M103'
+    | 'M106'
+    | 'M107'
+    | 'M108'
+    | 'M109'
+    | 'M111';
   /** Where a row is met in another way as well, and has two entries. */
   readonly way?: string;
   /** Refused by a gate that no reason opens, or until it is done otherwise, whatever the catalogue calls it elsewhere. */

@@ -24,10 +24,10 @@ import {
   torqueOf,
   vehicleEntryOf,
 } from '@zephyrcombe/contract';
-import type { Corner, HoseBuild, HydraulicLine, Outflow } from '@zephyrcombe/core';
+import type { BleedEventKind, Corner, HoseBuild, HydraulicLine, Outflow } from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
-import { fitPlanOf } from '@zephyrcombe/workshop';
+import { fitPlanOf, nipplesInOrder } from '@zephyrcombe/workshop';
 import { demoId } from '../demo/identity.ts';
 import { freshFluid, HARD_LINE, LINE_PATTERN, tubeReading } from '../testing/samples.ts';
 import type { FitOptions } from '../testing/fitting.ts';
@@ -41,7 +41,7 @@ type Reply = Awaited<ReturnType<TestServer['ask']>>;
 export interface PlayOptions {
   /** Which of the demo's vehicles is copied. */
   readonly like?: string;
-  readonly vehicle?: Partial<Pick<Vehicle, 'use' | 'abs' | 'distance_m'>>;
+  readonly vehicle?: Partial<Pick<Vehicle, 'use' | 'abs' | 'distance_m' | 'electricBooster'>>;
   /** By the start of its name; the first of the circuit otherwise. */
   readonly hose?: string;
   /** The job replaces nothing: it changes the fluid of the hose's circuit. */
@@ -347,11 +347,17 @@ export class PlayedJob {
       ...over,
     });
   };
-  nipple = async (kind: 'stroke' | 'topUp' | 'clear' | { readonly outflow: Outflow }, at = 0) => {
+  nipple = async (
+    kind:
+      | Exclude<BleedEventKind, 'outflow' | 'volume'>
+      | { readonly outflow: Outflow }
+      | { readonly volume_m3: number },
+    at = 0,
+  ) => {
     const nipples = nipplesOf(await this.now());
     return this.ask('POST', this.at(`/nipples/${nipples[at]?.id}/events`), {
       id: randomUUID(),
-      ...(typeof kind === 'string' ? { kind } : { kind: 'outflow', ...kind }),
+      ...(typeof kind === 'string' ? { kind } : { kind: 'outflow' in kind ? 'outflow' : 'volume', ...kind }),
     });
   };
   pass = (ms: number) => this.server.pass(ms);
@@ -530,8 +536,16 @@ export class PlayedJob {
     for (const end of ['A', 'B'] as const) await this.done(this.torque(end));
     return this;
   }
+  /** The places that the nipples have in the job, in the order in which they are bled. */
+  async bleedingOrder(): Promise<readonly number[]> {
+    const detail = await this.now();
+    const order = nipplesInOrder(detail);
+    if (!order.ok) throw new Error('no order');
+    const ids = nipplesOf(detail).map(({ id }) => id);
+    return order.value.map(({ nippleId }) => ids.indexOf(nippleId));
+  }
   async bled(): Promise<this> {
-    for (const at of nipplesOf(await this.now()).keys())
+    for (const at of await this.bleedingOrder())
       for (const kind of ['stroke', 'clear'] as const) await this.done(this.nipple(kind, at));
     const { joints } = await this.now();
     for (const end of ['A', 'B'] as const) {

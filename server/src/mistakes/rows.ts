@@ -5,6 +5,7 @@
 import type { CautionId } from '@zephyrcombe/core';
 import { APPROVALS, KNOWING } from './approvalRows.ts';
 import { AS_BUILT } from './asBuiltRows.ts';
+import { BLEEDING } from './bleedRows.ts';
 import { FITTING } from './fitRows.ts';
 import { FLUID, TIGHTENING } from './fittingRows.ts';
 import { LINES, MAKING } from './makingRows.ts';
@@ -20,7 +21,7 @@ export const BEFORE_FITTING: readonly MistakeRow[] = [
   ...MAKING,
   ...LINES,
 ];
-export { FITTING };
+export { BLEEDING, FITTING };
 export const AFTER_FITTING: readonly MistakeRow[] = [
   ...TIGHTENING,
   ...FLUID,
@@ -28,7 +29,7 @@ export const AFTER_FITTING: readonly MistakeRow[] = [
   ...APPROVALS,
   ...KNOWING,
 ];
-export const ROWS: readonly MistakeRow[] = [...BEFORE_FITTING, ...FITTING, ...AFTER_FITTING];
+export const ROWS: readonly MistakeRow[] = [...BEFORE_FITTING, ...FITTING, ...BLEEDING, ...AFTER_FITTING];
 
 /** Tools of the bench that no job asks: what they say is tested where they stand. */
 export const ON_THE_BENCH: Readonly<Partial<Record<CautionId, string>>> = {

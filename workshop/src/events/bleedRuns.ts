@@ -1,12 +1,14 @@
 /** What was done at each nipple, folded from the rows that tell of it. The same on the server and on every phone of the job. */
 import type { BleedRow, BleedRun, StoredBleedEvent } from '@zephyrcombe/contract';
 
-function eventOf({ id, kind, outflow, at, sequence }: BleedRow): StoredBleedEvent | null {
+function eventOf({ id, kind, outflow, volume_m3, at, sequence }: BleedRow): StoredBleedEvent | null {
   switch (kind) {
     case 'undo':
       return null;
     case 'outflow':
       return outflow === undefined ? null : { id, kind, outflow, at, sequence };
+    case 'volume':
+      return volume_m3 === undefined ? null : { id, kind, volume_m3, at, sequence };
     default:
       return { id, kind, at, sequence };
   }

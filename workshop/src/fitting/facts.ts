@@ -24,3 +24,14 @@ export function factsOfKind<Kind extends FitFactKind>(
     ),
   );
 }
+
+/** Everything of a kind that was ever said about a subject, oldest first. */
+export function everSaid<Kind extends FitFactKind>(
+  { fitFacts }: Pick<JobDetail, 'fitFacts'>,
+  kind: Kind,
+  subjectId: string,
+): readonly ValueOf<Kind>[] {
+  return fitFacts.flatMap(({ said }): ValueOf<Kind>[] =>
+    said.kind === kind && said.subjectId === subjectId ? [said.value as ValueOf<Kind>] : [],
+  );
+}

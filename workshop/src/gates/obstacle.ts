@@ -68,6 +68,11 @@ export type Obstacle =
   /** Fluid would be pressed out of it. */
   | { readonly code: 'lineOpen'; readonly joints: readonly string[] }
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
+  /** Caught by a way without strokes. */
+  | { readonly code: 'reservoirEmptied' }
+  | { readonly code: 'drewBackByLever' }
+  | { readonly code: 'drewBackBySuction' }
+  | { readonly code: 'ranDry'; readonly by: 'seen' | 'count' }
   | {
       readonly code: 'sharedReservoirEmpty';
       readonly strokesOver: number;
@@ -89,6 +94,7 @@ export type Obstacle =
       readonly items: readonly string[];
     }
   | { readonly code: 'jointsOpenElsewhere'; readonly job: string; readonly joints: readonly string[] }
+  | { readonly code: 'openedAgain'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotTorqued'; readonly joints: readonly string[] }
   | { readonly code: 'jointsNotDry'; readonly joints: readonly string[] }
   | {

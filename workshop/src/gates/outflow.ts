@@ -23,7 +23,12 @@ export function bubbleCautions(detail: JobDetail, circuit: Circuit): readonly Ca
   const pumpedBy = (sequence: number): number =>
     runs
       .flatMap(({ events }) => events)
-      .filter((event) => event.kind === 'stroke' && event.sequence < sequence).length * stroke.value;
+      .filter((event) => event.sequence < sequence)
+      .reduce(
+        (sum, event) =>
+          sum + (event.kind === 'stroke' ? stroke.value : event.kind === 'volume' ? event.volume_m3 : 0),
+        0,
+      );
   const pumped = runs.flatMap(({ events }) => {
     const last = events.findLast(({ kind }) => kind === 'outflow');
     return last?.kind === 'outflow' && last.outflow === 'bubbles' ? [pumpedBy(last.sequence)] : [];

@@ -1,7 +1,7 @@
 /** The level of a reservoir by count: what was pumped out of it since it was last filled. */
-import type { Circuit, Component, JobDetail } from '@zephyrcombe/contract';
+import type { Circuit, Component, JobDetail, StoredBleedEvent } from '@zephyrcombe/contract';
 import type { RefillGuard, Result } from '@zephyrcombe/core';
-import { refillGuard, STROKE_EFFICIENCY, strokesSinceTopUp } from '@zephyrcombe/core';
+import { caughtSinceTopUp, refillGuard, STROKE_EFFICIENCY, strokesSinceTopUp } from '@zephyrcombe/core';
 import { eventsAt } from '../events/bleedRuns.ts';
 import type { Obstacle } from './obstacle.ts';
 
@@ -20,6 +20,14 @@ function fedTogether({ circuits }: JobDetail, circuit: Circuit): readonly Circui
     .filter((other) => other.id === circuit.id || reservoirsOf(other).some((id) => own.includes(id)));
 }
 
+/** What was done at every nipple that drinks from the reservoir of this circuit. */
+export function eventsFed(detail: JobDetail, circuit: Circuit): readonly StoredBleedEvent[] {
+  const nipples = new Set(
+    fedTogether(detail, circuit).flatMap(({ components }) => components.map(({ id }) => id)),
+  );
+  return eventsAt(detail.bleedRuns, (id) => nipples.has(id));
+}
+
 const circuitWith = ({ circuits }: JobDetail, nippleId: string): Circuit | undefined =>
   circuits.find(({ circuit }) => circuit.components.some(({ id }) => id === nippleId))?.circuit;
 
@@ -35,14 +43,13 @@ export function reservoirGuard(detail: JobDetail, nippleId: string): Result<Refi
   if (!master?.masterBore_m || !master.leverStroke_m || !master.leverRatio || !reservoir?.usable_m3)
     return null;
   const { masterBore_m, leverStroke_m, leverRatio } = master;
-  const nipples = new Set(
-    fedTogether(detail, circuit).flatMap(({ components }) => components.map(({ id }) => id)),
-  );
+  const events = eventsFed(detail, circuit);
   return refillGuard(
     { masterBore_m, leverStroke_m, leverRatio, efficiency: STROKE_EFFICIENCY },
     reservoir.usable_m3,
-    strokesSinceTopUp(eventsAt(detail.bleedRuns, (id) => nipples.has(id))),
+    strokesSinceTopUp(events),
     detail.vehicle.abs,
+    caughtSinceTopUp(events),
   );
 }
 
@@ -78,9 +85,25 @@ export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] 
     : [];
 }
 
-/** Calling a nipple clear: what came last came from a reservoir that still had fluid in it. */
-export function clearGate(detail: JobDetail, nippleId: string): readonly Obstacle[] {
+/** What was caught since the last top-up, and what there is between the marks; null where that is not known, or a stroke tells it. */
+export function caughtGuard(
+  detail: JobDetail,
+  nippleId: string,
+): { readonly caught_m3: number; readonly usable_m3: number | null } | null {
+  const circuit = circuitWith(detail, nippleId);
+  if (!circuit) return null;
+  return {
+    caught_m3: caughtSinceTopUp(eventsFed(detail, circuit)),
+    usable_m3: partOf(circuit, 'reservoir')?.usable_m3 ?? null,
+  };
+}
+
+/** The level is below its minimum, by what was pumped and caught. */
+export function emptied(detail: JobDetail, nippleId: string): readonly Obstacle[] {
   const guard = reservoirGuard(detail, nippleId);
+  const caught = guard?.ok ? null : caughtGuard(detail, nippleId);
+  if (caught && caught.usable_m3 !== null && caught.caught_m3 > caught.usable_m3)
+    return [{ code: 'reservoirEmptied' }];
   if (!guard?.ok || guard.value.strokesLeft >= 0) return [];
   const strokesOver = -guard.value.strokesLeft;
   const others = alsoFed(detail, nippleId);

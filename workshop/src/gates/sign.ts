@@ -7,7 +7,8 @@ import { torqueStanding } from '../approvals/fitted.ts';
 import { movesOtherwise } from '../fitting/asFitted.ts';
 import { fitNames, fitPlanOf } from '../fitting/fitPlanOf.ts';
 import { named } from '../fitting/namedStep.ts';
-import { isDry, isNippleClear, isTorqued } from '../stages/stages.ts';
+import { isDry, isNippleClear, isOpenedSince, isTorqued } from '../stages/stages.ts';
+import { airWentIn } from './airWentIn.ts';
 import { holdGate } from './hold.ts';
 import { hosesSignGate } from './hoses.ts';
 import { leftOpenGate } from './leftOpen.ts';
@@ -46,6 +47,10 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
   const { joints } = partsOf(detail);
   const nameOf = (jointId: string) => joints.find(({ id }) => id === jointId)?.name ?? 'a joint';
   const loose = detail.joints.filter(({ jointId }) => !isTorqued(detail, jointId));
+  const again = loose.filter(
+    ({ jointId }) =>
+      isOpenedSince(detail, jointId) && detail.torqueRecords.some((record) => record.jointId === jointId),
+  );
   const wet = detail.joints.filter(({ jointId }) => !isDry(detail, jointId));
   const off = detail.items.filter(({ done }) => done === null);
   const running = nipplesOf(detail).filter(({ id }) => !isNippleClear(detail, id));
@@ -63,6 +68,9 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
     ...(off.length > 0 ? [{ code: 'itemsNotOn' as const, items: off.map(({ name }) => name) }] : []),
     ...leftOpenGate(detail),
     ...stepsLeft(detail),
+    ...(again.length > 0
+      ? [{ code: 'openedAgain' as const, joints: again.map(({ jointId }) => nameOf(jointId)) }]
+      : []),
     ...loose.flatMap(({ jointId }) => torquePassed(detail, jointId, nameOf(jointId))),
     ...(loose.length > 0
       ? [{ code: 'jointsNotTorqued' as const, joints: loose.map(({ jointId }) => nameOf(jointId)) }]
@@ -74,5 +82,9 @@ export function signGate(detail: JobDetail): readonly Obstacle[] {
     ...(running.length > 0
       ? [{ code: 'nipplesNotClear' as const, nipples: running.map(({ name }) => name) }]
       : []),
+    // Each way once, whichever nipple it is.
+    ...running
+      .flatMap(({ id }) => airWentIn(detail, id))
+      .filter(({ code }, at, all) => all.findIndex((one) => one.code === code) === at),
   ];
 }

@@ -24,6 +24,7 @@ import { feelCautions } from './feel.ts';
 import { holdCautions } from './hold.ts';
 import { bubbleCautions } from './outflow.ts';
 import { asBuiltCautions } from './asBuilt.ts';
+import { bleedCautions } from './bleedWay.ts';
 
 export type Gate = 'length' | 'specification' | 'hand' | 'joint' | 'sign';
 
@@ -98,6 +99,7 @@ export const signCautions = (detail: JobDetail): readonly Caution[] => [
   ...holdCautions(detail),
   ...feelCautions(detail),
   ...detail.circuits.flatMap(({ circuit }) => bubbleCautions(detail, circuit)),
+  ...bleedCautions(detail),
 ];
 
 export function standingCautions(detail: JobDetail): readonly StandingCaution[] {
@@ -110,6 +112,11 @@ export function standingCautions(detail: JobDetail): readonly StandingCaution[] 
     ...detail.lines.flatMap(({ lineId }) => ofLine(detail, lineId)),
     ...detail.joints.flatMap(({ jointId }) => ofJoint(detail, jointId)),
     ...at('joint', asFittedCautions(detail)),
-    ...at('sign', [...asBuiltCautions(detail), ...leftOn(detail), ...handover.cautions]),
+    ...at('sign', [
+      ...asBuiltCautions(detail),
+      ...bleedCautions(detail),
+      ...leftOn(detail),
+      ...handover.cautions,
+    ]),
   ];
 }

@@ -4,6 +4,7 @@ import { isClosed, nipplesOf } from '@zephyrcombe/contract';
 import type { Stage } from '@zephyrcombe/core';
 import { isClear, STAGES } from '@zephyrcombe/core';
 import { torqueStanding } from '../approvals/fitted.ts';
+import { isClearOfDry } from '../gates/airWentIn.ts';
 import { hasLengthPassed } from '../approvals/length.ts';
 import { isLineMade } from '../approvals/line.ts';
 
@@ -101,8 +102,10 @@ export function isOpenedSince({ fitSteps }: Pick<JobDetail, 'fitSteps'>, jointId
 export const isDry = (detail: JobDetail, jointId: string): boolean =>
   isTorqued(detail, jointId) && detail.joints.some((joint) => joint.jointId === jointId && joint.leakChecked);
 
-export const isNippleClear = ({ bleedRuns }: Pick<JobDetail, 'bleedRuns'>, nippleId: string): boolean =>
-  isClear(bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? []);
+/** Called clear, nothing moved there since, and nobody found its reservoir empty since. */
+export const isNippleClear = (detail: JobDetail, nippleId: string): boolean =>
+  isClear(detail.bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? []) &&
+  isClearOfDry(detail, nippleId);
 
 export function progressOf(detail: JobDetail): Progress {
   const nipples = nipplesOf(detail);

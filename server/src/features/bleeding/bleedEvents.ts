@@ -16,6 +16,7 @@ function toRow({ sequence, id, subjectId, kind, payload, undoesId, at }: JobEven
     nippleId: subjectId,
     kind,
     ...(payload?.outflow === undefined ? {} : { outflow: payload.outflow }),
+    ...(payload?.volume_m3 === undefined ? {} : { volume_m3: payload.volume_m3 }),
     ...(undoesId === null ? {} : { undoesId }),
     at: at.toISOString(),
   };
@@ -53,18 +54,30 @@ export interface NewEvent {
   readonly nippleId: string;
   readonly kind: BleedRow['kind'];
   readonly outflow?: BleedRow['outflow'];
+  readonly volume_m3?: BleedRow['volume_m3'];
   readonly undoesId?: string;
   readonly at: Date;
   readonly receivedAt: Date;
   readonly person: Person;
 }
 
-const columnsOf = ({ id, jobId, nippleId, kind, outflow, undoesId, at, receivedAt, person }: NewEvent) => ({
+const columnsOf = ({
+  id,
+  jobId,
+  nippleId,
+  kind,
+  outflow,
+  volume_m3,
+  undoesId,
+  at,
+  receivedAt,
+  person,
+}: NewEvent) => ({
   id,
   jobId,
   kind,
   subjectId: nippleId,
-  payload: outflow === undefined ? null : { outflow },
+  payload: outflow !== undefined ? { outflow } : volume_m3 !== undefined ? { volume_m3 } : null,
   undoesId: undoesId ?? null,
   at,
   receivedAt,

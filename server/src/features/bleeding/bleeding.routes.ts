@@ -28,8 +28,9 @@ export function bleedingHandlers(
     async addBleedEvent({ request, params, body }): Promise<BleedUpdate> {
       const { jobId, nippleId } = params;
       const receivedAt = clock();
-      const { id, kind, outflow, after = 0 } = body;
+      const { id, kind, outflow, volume_m3, after = 0 } = body;
       if (kind === 'outflow' && outflow === undefined) throw fieldProblem('outflow', 'whatCameOut');
+      if (kind === 'volume' && volume_m3 === undefined) throw fieldProblem('volume_m3', 'howMuchWasCaught');
       // A clock that is fast does not put what is done now into the future.
       const at = new Date(
         Math.min(body.at === undefined ? Infinity : Date.parse(body.at), receivedAt.getTime()),
@@ -37,10 +38,12 @@ export function bleedingHandlers(
       const person = personOf(request);
       const event = { id, jobId, nippleId, kind, at, receivedAt, person };
       // Strokes are counted, not logged one by one: the log says what was decided.
-      if (kind === 'stroke') {
+      if (kind === 'stroke' || kind === 'volume') {
         const joints = await openJointsAt(database, jobId, nippleId);
         if (joints.length > 0 && !(await isKnownEvent(models, id)))
           requireWay([{ code: 'lineOpen', joints }], person);
+      }
+      if (kind === 'stroke') {
         if (!(await writeStroke(database, event))) await refuseStroke(jobId);
         return updateSince(models, jobId, after);
       }
@@ -51,6 +54,7 @@ export function bleedingHandlers(
         const isNew = await writeEvent(models, action.transaction, {
           ...event,
           ...(kind === 'outflow' && outflow !== undefined ? { outflow } : {}),
+          ...(kind === 'volume' && volume_m3 !== undefined ? { volume_m3 } : {}),
         });
         if (isNew)
           await action.log('bled', {
@@ -58,6 +62,7 @@ export function bleedingHandlers(
             id,
             kind,
             ...(kind === 'outflow' ? { outflow } : {}),
+            ...(kind === 'volume' ? { volume_m3 } : {}),
             strokes: strokesAt(action, nippleId).count,
           });
       });

@@ -20,7 +20,7 @@ export interface JobEventColumns {
   jobId: string;
   kind: BleedRow['kind'];
   subjectId: string;
-  payload: { readonly outflow?: BleedRow['outflow'] } | null;
+  payload: Pick<BleedRow, 'outflow' | 'volume_m3'> | null;
   undoesId: string | null;
   /** When it was done, as who did it says. */
   at: Date;

@@ -7,6 +7,7 @@ import type { Transaction } from 'sequelize';
 import type { Models } from '../../database/database.ts';
 import { keptCorners } from '../corners/keptCorners.ts';
 import { triedPoses } from '../evidence/keptRoute.ts';
+import { withoutPlace } from './afterEvent.ts';
 import { withoutMaster } from './pulledMaster.ts';
 
 type Movement = Extract<FitFactSaid, { kind: 'movementSeen' }>;
@@ -14,7 +15,7 @@ type Movement = Extract<FitFactSaid, { kind: 'movementSeen' }>;
 /** What a person said, without what the drawing has. */
 export function asSeen(said: FitFactSaid): FitFactSaid {
   if (said.kind === 'leverPulls') return withoutMaster(said);
-  if (said.kind !== 'movementSeen' || said.value === null) return said;
+  if (said.kind !== 'movementSeen' || said.value === null) return withoutPlace(said);
   const poses = said.value.poses.map(({ pose, seen_m }) => ({ pose, seen_m }));
   return { ...said, value: { poses, expected_m: null } };
 }

@@ -8,6 +8,7 @@ import type { Handlers } from '../../http/handlers.ts';
 import type { JobAction } from '../jobs/jobAction.ts';
 import { loadJobDetail } from '../jobs/job.repository.ts';
 import { onOpenJob } from '../jobs/jobAction.ts';
+import { withPlace } from './afterEvent.ts';
 import { asSeen, withDrawnGaps } from './drawnGaps.ts';
 import { withMaster } from './pulledMaster.ts';
 import { takeFitSteps, undoFitStep } from './fitSteps.ts';
@@ -45,7 +46,7 @@ async function sayFitFact(
     return;
   }
   if (!isAbout(detail, said)) throw fieldProblem('subjectId', 'notInScope');
-  const kept = withMaster(detail, await withDrawnGaps(models, detail, said, transaction));
+  const kept = withPlace(detail, withMaster(detail, await withDrawnGaps(models, detail, said, transaction)));
   await models.FitFact.create(
     {
       id,
@@ -96,6 +97,8 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'trialWashers':
     case 'cleaner':
       return subjectId === detail.job.id;
+    case 'bleedWay':
+    case 'absCycled':
     case 'holdTest':
     case 'leverPulls':
       return detail.circuits.some(({ circuit }) => circuit.id === subjectId);
@@ -104,7 +107,17 @@ function isAbout(detail: JobDetail, { kind, subjectId }: FitFactSaid): boolean {
     case 'bleedScrew':
       return detail.items.some(({ id, kind: what }) => id === subjectId && what === 'nipple');
     case 'nippleTop':
+    case 'ignition':
+    case 'ignitionAsked':
+    case 'nippleSeized':
       return nipplesOf(detail).some(({ id }) => id === subjectId);
+    case 'nippleOrder':
+    case 'driveSide':
+      return subjectId === detail.vehicle.id;
+    case 'padsWet':
+      return components.some(
+        (part) => part.id === subjectId && (part.kind === 'caliper' || part.kind === 'wheelCylinder'),
+      );
     case 'cover':
     case 'demand':
       // A new one has an id of its own.

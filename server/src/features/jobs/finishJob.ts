@@ -198,7 +198,10 @@ export async function signCircuits({ detail, models, transaction }: JobAction): 
 
 /** Only the checks that have a caution of their own can be answered with a reason; the others are done or not. */
 function cautionOf(check: string, overrides: readonly Override[]): boolean {
-  const ids: Readonly<Record<string, string>> = { stopLamp: 'M95', warningLampOff: 'M94' };
+  const ids: Readonly<Record<string, string>> = {
+    stopLamp: 'M95',
+    warningLampOff: 'M94',
+  };
   return overrides.some((override) => override.caution === ids[check]);
 }
 

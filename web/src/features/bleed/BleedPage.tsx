@@ -1,10 +1,23 @@
 /** Bleeding at the wheel: one nipple, one count, one big target under the thumb, undo beside it. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { circuitOfPart, isClosed, namesInLine, partsOf } from '@zephyrcombe/contract';
-import { alsoFed, bubbleCautions, reservoirGuard, strokeGate } from '@zephyrcombe/workshop';
+import {
+  airWentIn,
+  alsoFed,
+  bubbleCautions,
+  caughtGuard,
+  factOf,
+  nipplesInOrder,
+  nippleWayCautions,
+  orderCautions,
+  padCautions,
+  reservoirGuard,
+  strokeGate,
+} from '@zephyrcombe/workshop';
 import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/messages';
-import type { Outflow, RefillGuard } from '@zephyrcombe/core';
-import { OUTFLOWS } from '@zephyrcombe/core';
+import type { BleedEventKind, Outflow, RefillGuard } from '@zephyrcombe/core';
+import type { Writer } from '@zephyrcombe/messages';
+import { isByStrokes, OUTFLOWS } from '@zephyrcombe/core';
 import { useNavigate, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { newestEvent } from '../../api/optimistic.ts';
@@ -24,11 +37,16 @@ import { useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
+import { CaughtCounter } from './CaughtCounter.tsx';
 import { FeelSheet } from './FeelSheet.tsx';
+import { Happened } from './Happened.tsx';
+import { IgnitionPicks } from './IgnitionPicks.tsx';
+import { OrderAsked } from './OrderSheet.tsx';
+import { WaySheet } from './WaySheet.tsx';
 import { ForetoldSheet } from './ForetoldSheet.tsx';
 import { LedStates, ledLabel, useLedStroke } from './LedStroke.tsx';
 import { NippleTop } from './NippleTop.tsx';
-import { nippleView, orderedNipples } from './bleedView.ts';
+import { nippleView } from './bleedView.ts';
 
 const Turn = styled.button<{ $current: boolean }>`
   width: 100%;
@@ -59,7 +77,7 @@ export function BleedPage() {
   const [search, setSearch] = useSearchParams();
   // Here and not at the counter: what failed is still said when the next nipple is shown.
   const add = useJobAction('addBleedEvent', detail.job.id);
-  const order = orderedNipples(detail);
+  const order = nipplesInOrder(detail);
   if (!order.ok) return <Notice severity="stop" title={problemText(order.problem, write)} />;
   const views = order.value.map((turn) => nippleView(detail, turn));
   const onChosen = views.filter(
@@ -74,13 +92,16 @@ export function BleedPage() {
   if (!current)
     return <Fine>This circuit has no bleed nipple: bleed it at its joints, by the maker’s manual.</Fine>;
   const pressed = circuitOfPart(detail, current.turn.nippleId)?.circuit;
+  const isMaker = (factOf(detail, 'nippleOrder', detail.vehicle.id) ?? null) !== null;
   const choose = (nippleId: string) => setSearch({ nipple: nippleId }, { replace: true });
   return (
     <Layout $left="1fr" $right="420px">
       <Stack $gap={16}>
         <Sheet>
           <Spread>
-            <SheetTitle>Nipples, farthest from the master first</SheetTitle>
+            <SheetTitle>
+              {isMaker ? 'Nipples, in the maker’s order' : 'Nipples, farthest from the master first'}
+            </SheetTitle>
             <Working of="nipple order" result={order} />
           </Spread>
           <Rows>
@@ -95,7 +116,7 @@ export function BleedPage() {
                   <span>
                     {view.name} {view.clear ? <span aria-label="clear">✓</span> : null}
                   </span>
-                  <Label>{view.strokes === 1 ? '1 stroke' : `${view.strokes} strokes`}</Label>
+                  <Label>{movedText(view, write)}</Label>
                   <Label>
                     {detail.circuits.length > 1
                       ? `${circuitOfPart(detail, view.turn.nippleId)?.circuit.name ?? ''}, `
@@ -109,9 +130,13 @@ export function BleedPage() {
               </div>
             ))}
           </Rows>
+          <Cautions cautions={orderCautions(detail)} />
+          <OrderAsked order={views.map(({ turn }) => turn.nippleId)} />
           <Fine style={{ marginTop: 8 }}>
-            The vehicle maker’s order beats this one. Done when the outflow is clear and free of bubbles for
-            several strokes and the {vehicleWords(detail.vehicle, partsOf(detail)).control} is firm.
+            {isMaker ? '' : 'The vehicle maker’s order beats this one. '}Flow at every nipple first, then one
+            after another; the master’s own nipple before and after the others. Done when the outflow is clear
+            and free of bubbles for several strokes and the{' '}
+            {vehicleWords(detail.vehicle, partsOf(detail)).control} is firm.
           </Fine>
         </Sheet>
         <Notice severity="note" title="Eyes, gloves, paint">
@@ -120,6 +145,7 @@ export function BleedPage() {
             covered, water at hand.
           </p>
         </Notice>
+        {pressed === undefined ? null : <WaySheet key={`way ${pressed.id}`} circuit={pressed} />}
         {pressed === undefined ? null : <FeelSheet key={pressed.id} circuit={pressed} />}
         {/* Last, so that nothing moves when it comes. */}
         {isClosed(detail.job) ? null : (
@@ -220,10 +246,14 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const finished = isClosed(detail.job);
   const params = { jobId, nippleId };
   const said = () => ({ id: newId(), at: new Date().toISOString(), after: newestEvent(detail) });
-  const record = (kind: 'stroke' | 'topUp' | 'clear') => {
+  const record = (kind: 'stroke' | 'topUp' | 'clear' | 'drewBack' | 'ranDry') => {
     counted.tellCounted();
     add.mutate({ params, body: { ...said(), kind } });
   };
+  const way = circuit ? (factOf(detail, 'bleedWay', circuit.id) ?? null) : null;
+  const isCaught = way !== null && !isByStrokes(way.method);
+  const caught = caughtGuard(detail, nippleId);
+  const host = partsOf(detail).components.find(({ id }) => id === nippleId)?.attachedTo;
   const led = useLedStroke(() => record('stroke'));
   const last = view.events.at(-1);
   const shown = guard?.ok ? guard.value.strokesBeforeMinimum - guard.value.strokesLeft : view.strokes;
@@ -244,10 +274,10 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
       <Beside>
         <div>
           <Count aria-live="polite" data-testid="strokes">
-            {shown}
+            {isCaught ? Math.round((caught?.caught_m3 ?? 0) * 1e6) : shown}
           </Count>
           <Fine style={{ textAlign: 'center' }}>
-            strokes since the last top-up <Unseen>of the reservoir</Unseen>{' '}
+            {isCaught ? 'mL caught' : 'strokes'} since the last top-up <Unseen>of the reservoir</Unseen>{' '}
             {guard?.ok ? <Working of="strokes left" result={guard} /> : null}
           </Fine>
         </div>
@@ -264,6 +294,8 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
       ) : null}
       {guard?.ok ? <Cautions cautions={guard.cautions} /> : null}
       {circuit ? <Cautions cautions={bubbleCautions(detail, circuit)} /> : null}
+      <Cautions cautions={nippleWayCautions(detail, nippleId)} />
+      {host ? <Cautions cautions={padCautions(detail, host)} /> : null}
       <SaveProblem save={add} />
       <SaveProblem save={undo} />
       {finished ? null : (
@@ -271,18 +303,28 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
           <Fine>Close before you let the {control} go.</Fine>
           <Obstacles obstacles={gate} />
           {led.isOn ? <LedStates led={led} control={control} /> : null}
-          <StrokeButton
-            because={
-              gate.length > 0
-                ? 'A joint stands open.'
-                : empty
-                  ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
-                  : null
-            }
-            onPress={() => (led.isOn ? led.press() : record('stroke'))}
-          >
-            {empty ? 'Top up first' : led.isOn ? ledLabel(led, control) : 'Stroke'}
-          </StrokeButton>
+          {isCaught ? (
+            <CaughtCounter
+              because={gate.length > 0 ? 'A joint stands open.' : null}
+              onCaught={(volume_m3) => {
+                counted.tellCounted();
+                add.mutate({ params, body: { ...said(), kind: 'volume', volume_m3 } });
+              }}
+            />
+          ) : (
+            <StrokeButton
+              because={
+                gate.length > 0
+                  ? 'A joint stands open.'
+                  : empty
+                    ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
+                    : null
+              }
+              onPress={() => (led.isOn ? led.press() : record('stroke'))}
+            >
+              {empty ? 'Top up first' : led.isOn ? ledLabel(led, control) : 'Stroke'}
+            </StrokeButton>
+          )}
           <Two>
             <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
             <PlainButton
@@ -290,9 +332,11 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
               because={
                 view.clear
                   ? 'This nipple has run clear.'
-                  : view.strokes === 0
-                    ? 'No stroke has been counted here yet.'
-                    : null
+                  : view.strokes === 0 && view.caught_m3 === 0
+                    ? 'Nothing has been counted here yet.'
+                    : airWentIn(detail, nippleId).length > 0
+                      ? 'Air went in here: not clear yet.'
+                      : null
               }
               onPress={() => {
                 record('clear');
@@ -315,11 +359,14 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
                 })
               }
             >
-              undo last {last?.kind === 'topUp' ? 'top-up' : (last?.kind ?? 'stroke')}
+              undo last {last ? EVENT_NAMES[last.kind] : 'stroke'}
             </TextButton>{' '}
-            <TextButton aria-pressed={led.isOn} onPress={led.turn}>
-              {led.isOn ? 'count whole strokes' : 'lead each stroke'}
-            </TextButton>
+            {isCaught ? null : (
+              <TextButton aria-pressed={led.isOn} onPress={led.turn}>
+                {led.isOn ? 'count whole strokes' : 'lead each stroke'}
+              </TextButton>
+            )}{' '}
+            <Happened nippleId={nippleId} onEvent={record} />
           </div>
           <div>
             <Label>What came out</Label>
@@ -337,6 +384,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
             </Outflows>
           </div>
           <NippleTop detail={detail} nippleId={nippleId} />
+          <IgnitionPicks nippleId={nippleId} />
           {allClear ? (
             <PrimaryButton onPress={() => void navigate(`/jobs/${jobId}/hand-over`)}>
               All nipples clear: go to Hand over
@@ -347,6 +395,23 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
     </Stack>
   );
 }
+
+const EVENT_NAMES: Readonly<Record<BleedEventKind, string>> = {
+  stroke: 'stroke',
+  volume: 'amount',
+  topUp: 'top-up',
+  outflow: 'outflow',
+  clear: 'clear',
+  drewBack: 'draw-back',
+  ranDry: 'dry reservoir',
+};
+
+/** Strokes, and what was caught without them. */
+const movedText = ({ strokes, caught_m3 }: NippleView, write: Writer): string =>
+  [
+    ...(strokes > 0 || caught_m3 === 0 ? [strokes === 1 ? '1 stroke' : `${strokes} strokes`] : []),
+    ...(caught_m3 > 0 ? [write.volume(caught_m3)] : []),
+  ].join(', ');
 
 /** The reservoir with its level as the count says, between full and minimum. */
 interface ReservoirDrawingProps {

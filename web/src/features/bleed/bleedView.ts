@@ -1,22 +1,18 @@
 /** What the Bleed stage derives: the nipples in order, the count, how many strokes are left. */
 import type { JobDetail, StoredBleedEvent } from '@zephyrcombe/contract';
 import { partsOf } from '@zephyrcombe/contract';
-import type { NippleTurn, Result } from '@zephyrcombe/core';
-import { isClear, nippleOrderOver } from '@zephyrcombe/core';
-import { circuitWithLengths } from '../job/jobView.ts';
+import type { NippleTurn } from '@zephyrcombe/core';
+import { isNippleClear } from '@zephyrcombe/workshop';
 
 export interface NippleView {
   readonly turn: NippleTurn;
   readonly name: string;
   readonly events: readonly StoredBleedEvent[];
   readonly strokes: number;
+  /** By ways without strokes. */
+  readonly caught_m3: number;
   readonly clear: boolean;
   readonly lastOutflow: string | null;
-}
-
-/** Circuit by circuit, as they came into the job; within each the farthest from its master first. */
-export function orderedNipples(detail: JobDetail): Result<readonly NippleTurn[]> {
-  return nippleOrderOver(detail.circuits.map(({ circuit }) => circuitWithLengths(detail, circuit)));
 }
 
 export function nippleView(detail: JobDetail, turn: NippleTurn): NippleView {
@@ -27,7 +23,8 @@ export function nippleView(detail: JobDetail, turn: NippleTurn): NippleView {
     name: partsOf(detail).components.find((component) => component.id === turn.nippleId)?.name ?? '',
     events,
     strokes: events.filter((event) => event.kind === 'stroke').length,
-    clear: isClear(events),
+    caught_m3: events.reduce((sum, event) => (event.kind === 'volume' ? sum + event.volume_m3 : sum), 0),
+    clear: isNippleClear(detail, turn.nippleId),
     lastOutflow: outflow?.kind === 'outflow' ? outflow.outflow : null,
   };
 }

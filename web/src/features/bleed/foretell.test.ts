@@ -1,12 +1,12 @@
 import type { JobDetail } from '@zephyrcombe/contract';
+import { nipplesInOrder } from '@zephyrcombe/workshop';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { orderedNipples } from './bleedView.ts';
 import { foretell, questionFor, soFar, soFarQuestion } from './foretell.ts';
 
 const SIDES = ['left', 'right', 'side'];
 
 const ask = (detail: JobDetail) => {
-  const order = orderedNipples(detail);
+  const order = nipplesInOrder(detail);
   const nipples = order.ok ? order.value.map(({ nippleId }) => nippleId) : [];
   return questionFor(detail, nipples[0] ?? '', nipples);
 };

@@ -1,7 +1,7 @@
 /** What is asked of the simulator for a job, and what it answers: the circuit that is bled, its dry lines, its low nipples. */
 import type { JobDetail } from '@zephyrcombe/contract';
 import { circuitOfPart, hydraulicsOf } from '@zephyrcombe/contract';
-import type { Hydraulics } from '@zephyrcombe/core';
+import type { BleedEventKind, Hydraulics } from '@zephyrcombe/core';
 import type {
   AirEstimate,
   BleedAssumed,
@@ -96,6 +96,8 @@ function partsLeftShut({
   return circuit.components.flatMap(({ id }) => (open.has(id) ? [] : [id]));
 }
 
+const UNTOLD: ReadonlySet<BleedEventKind> = new Set<BleedEventKind>(['volume', 'drewBack', 'ranDry']);
+
 /** Null where nothing new is in the circuit, or nothing was done: there is no air to follow. */
 export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | null): SoFarQuestion | null {
   if (!question || question.dryLines.length === 0) return null;
@@ -105,10 +107,12 @@ export function soFarQuestion(detail: JobDetail, question: ForetellQuestion | nu
     .filter(({ nippleId }) => here.has(nippleId))
     .flatMap(({ nippleId, events: own }) => own.map((event) => ({ nippleId, event })))
     .sort((a, b) => a.event.sequence - b.event.sequence);
+  // No story tells what went on without strokes, nor how much air went in.
+  if (events.some(({ event }) => UNTOLD.has(event.kind))) return null;
   const seen = events.flatMap(({ nippleId, event }): BleedSeen[] => {
     if (event.kind === 'stroke' || event.kind === 'topUp') return [{ nippleId, kind: event.kind }];
-    if (event.kind === 'clear') return [{ kind: 'outflow', nippleId, hasAir: false }];
-    return [{ kind: 'outflow', nippleId, hasAir: event.outflow === 'bubbles' }];
+    const hasAir = event.kind === 'outflow' && event.outflow === 'bubbles';
+    return [{ kind: 'outflow', nippleId, hasAir }];
   });
   if (!seen.some(({ kind }) => kind === 'stroke')) return null;
   const own = circuitOfPart(detail, nipples[0] ?? '')?.circuit;

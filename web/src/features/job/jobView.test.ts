@@ -2,10 +2,10 @@ import type { PlanStep } from '@zephyrcombe/core/plan';
 import { portOpening } from '@zephyrcombe/core/plan';
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { firstCircuit, hoseCautions, hoseOfJob, JobDetailSchema, liveReadings } from '@zephyrcombe/contract';
-import { progressOf, reservoirGuard } from '@zephyrcombe/workshop';
+import { nipplesInOrder, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { STAGES } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
-import { nippleView, orderedNipples } from '../bleed/bleedView.ts';
+import { nippleView } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
 import {
   circuitWithLengths,
@@ -220,7 +220,7 @@ describe('bleeding', () => {
   });
 
   test('the sidecar comes first and is clear, the right one is next', () => {
-    const order = orderedNipples(detail);
+    const order = nipplesInOrder(detail);
     const views = order.ok ? order.value.map((turn) => nippleView(detail, turn)) : [];
     expect(views.map(({ name, strokes, clear, lastOutflow }) => [name, strokes, clear, lastOutflow])).toEqual(
       [

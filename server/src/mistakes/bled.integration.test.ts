@@ -1,0 +1,5 @@
+/** Mistakes in bleeding. */
+import { playRows } from './playRows.ts';
+import { BLEEDING } from './rows.ts';
+
+playRows(BLEEDING);
