@@ -1,5 +1,6 @@
 /** What a simulation expects of the circuit, and the lever held and read. */
 import { expectAccessible } from './support/accessibility.ts';
+import { choose } from './support/fields.ts';
 import { expect, signIn, test } from './support/zephyrcombe.ts';
 
 test.use({ apart: 'bleed' });
@@ -71,4 +72,56 @@ test('before the first stroke the page says what pumping will do; afterwards the
   await read('01:05', '30 mm', '30 mm');
   await read('02:00', '30.4 mm', '30.4 mm');
   await expect(held.getByRole('status')).toHaveText('It stands.');
+});
+
+test('by suction: what is caught is counted, air that was drawn back holds the nipple, the maker’s order beats ours', async ({
+  page,
+  own,
+}) => {
+  const [job] = await own.query<{ id: string }>(`SELECT id FROM job WHERE title LIKE 'Raised bars%'`);
+  await signIn(page, own);
+  await page.goto(`${own.address}/jobs/${job?.id}/bleed`);
+  const way = page.getByLabel('How it is bled: Front and sidecar brake');
+  await choose(way.getByLabel('Way').first(), { label: 'pressure at the reservoir' });
+  await way.getByLabel('Pressure at the reservoir').last().fill('2 bar');
+  await page.keyboard.press('Enter');
+  await expect(way.getByText('2.0 bar at the reservoir is too much')).toBeVisible();
+  await choose(way.getByLabel('Way').first(), { label: 'suction at the nipple' });
+  await expect(way.getByText('Close the nipple first; take the suction off after that.')).toBeVisible();
+  await expect(way.getByText(/at the reservoir is too much/)).toHaveCount(0);
+
+  const count = page.getByTestId('strokes');
+  const clear = page.getByRole('button', { name: /^Clear: / });
+  await page.getByRole('button', { name: 'Topped up' }).click();
+  await page.getByText('5 mL', { exact: true }).click();
+  await page.getByRole('button', { name: '5 mL more in the bottle' }).click();
+  await expect(count).toHaveText('5');
+  await expect(page.getByText(/^about \d+ mL left$/)).toBeVisible();
+  await page.getByRole('button', { name: 'something went otherwise' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /came back with the nipple open/ }).click();
+  await expect(page.getByText('Suction came off while the nipple was open')).toBeVisible();
+  await expect(clear).toBeDisabled();
+  await expect(clear).toHaveAccessibleDescription('Air went in here: not clear yet.');
+  // The reservoir found empty: said with the way out, until it is topped up and the line went through.
+  await page.getByRole('button', { name: 'something went otherwise' }).click();
+  await page.getByRole('button', { name: 'The reservoir ran dry' }).click();
+  const dry = page.getByRole('heading', { name: 'The reservoir ran dry: air stands behind the master' });
+  await expect(dry).toBeVisible();
+  await expect(page.getByText('empty: top up first')).toBeVisible();
+  for (let again = 0; again < 4; again += 1) {
+    await page.getByRole('button', { name: 'Topped up' }).click();
+    await page.getByRole('button', { name: '5 mL more in the bottle' }).click();
+    await expect(count).toHaveText('5');
+  }
+  await expect(page.getByText('Suction came off while the nipple was open')).toHaveCount(0);
+  await expect(dry).toHaveCount(0);
+  await clear.click();
+  await expect(page.getByRole('heading', { name: 'Right caliper' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'the maker has another order' }).click();
+  await page.getByRole('button', { name: 'earlier Right caliper' }).click();
+  await page.getByRole('button', { name: 'Keep this order with the vehicle' }).click();
+  await expect(page.getByText('Nipples, in the maker’s order')).toBeVisible();
+  await expectAccessible(page);
 });

@@ -16,8 +16,8 @@ import { eventsFed } from './reservoir.ts';
 
 /** "Several strokes": common practice, no published source. */
 const STROKES_AFTER = 3;
-/** The same caught without strokes; ours. */
-const CAUGHT_AFTER_m3 = 2e-5;
+/** 20 mL caught without strokes; ours. A little less, so that four times five count. */
+const CAUGHT_AFTER_m3 = 2e-5 - 1e-9;
 
 const circuitOf = ({ circuits }: JobDetail, nippleId: string): Circuit | undefined =>
   circuits.find(({ circuit }) => circuit.components.some(({ id }) => id === nippleId))?.circuit;

@@ -20,6 +20,10 @@ function fedTogether({ circuits }: JobDetail, circuit: Circuit): readonly Circui
     .filter((other) => other.id === circuit.id || reservoirsOf(other).some((id) => own.includes(id)));
 }
 
+/** Seen to be empty, and not topped up since. */
+const isRunDry = (events: readonly StoredBleedEvent[]): boolean =>
+  events.findLast(({ kind }) => kind === 'ranDry' || kind === 'topUp')?.kind === 'ranDry';
+
 /** What was done at every nipple that drinks from the reservoir of this circuit. */
 export function eventsFed(detail: JobDetail, circuit: Circuit): readonly StoredBleedEvent[] {
   const nipples = new Set(
@@ -44,13 +48,17 @@ export function reservoirGuard(detail: JobDetail, nippleId: string): Result<Refi
     return null;
   const { masterBore_m, leverStroke_m, leverRatio } = master;
   const events = eventsFed(detail, circuit);
-  return refillGuard(
+  const guard = refillGuard(
     { masterBore_m, leverStroke_m, leverRatio, efficiency: STROKE_EFFICIENCY },
     reservoir.usable_m3,
     strokesSinceTopUp(events),
     detail.vehicle.abs,
     caughtSinceTopUp(events),
   );
+  // Somebody saw it empty: whatever the count says, it is topped up before the next stroke.
+  return guard.ok && isRunDry(events)
+    ? { ...guard, value: { ...guard.value, strokesLeft: Math.min(0, guard.value.strokesLeft) } }
+    : guard;
 }
 
 /**
@@ -89,11 +97,13 @@ export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] 
 export function caughtGuard(
   detail: JobDetail,
   nippleId: string,
-): { readonly caught_m3: number; readonly usable_m3: number | null } | null {
+): { readonly caught_m3: number; readonly usable_m3: number | null; readonly isDry: boolean } | null {
   const circuit = circuitWith(detail, nippleId);
   if (!circuit) return null;
+  const events = eventsFed(detail, circuit);
   return {
-    caught_m3: caughtSinceTopUp(eventsFed(detail, circuit)),
+    isDry: isRunDry(events),
+    caught_m3: caughtSinceTopUp(events),
     usable_m3: partOf(circuit, 'reservoir')?.usable_m3 ?? null,
   };
 }

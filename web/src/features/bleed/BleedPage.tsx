@@ -15,7 +15,7 @@ import {
   strokeGate,
 } from '@zephyrcombe/workshop';
 import { OUTFLOW_NAMES, problemText, vehicleWords } from '@zephyrcombe/messages';
-import type { BleedEventKind, Outflow, RefillGuard } from '@zephyrcombe/core';
+import type { BleedEventKind, Outflow } from '@zephyrcombe/core';
 import type { Writer } from '@zephyrcombe/messages';
 import { isByStrokes, OUTFLOWS } from '@zephyrcombe/core';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -253,6 +253,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   const way = circuit ? (factOf(detail, 'bleedWay', circuit.id) ?? null) : null;
   const isCaught = way !== null && !isByStrokes(way.method);
   const caught = caughtGuard(detail, nippleId);
+  const level = levelOf(guard, isCaught ? caught : null);
   const host = partsOf(detail).components.find(({ id }) => id === nippleId)?.attachedTo;
   const led = useLedStroke(() => record('stroke'));
   const last = view.events.at(-1);
@@ -281,8 +282,8 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
             {guard?.ok ? <Working of="strokes left" result={guard} /> : null}
           </Fine>
         </div>
-        {guard?.ok ? (
-          <ReservoirDrawing guard={guard.value} shade={notedShade(detail)} />
+        {level ? (
+          <ReservoirDrawing {...level} shade={notedShade(detail)} />
         ) : (
           <Fine>
             Master bore, {control} travel or reservoir volume are not known: watch the level yourself.
@@ -300,8 +301,14 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
       <SaveProblem save={undo} />
       {finished ? null : (
         <>
-          <Fine>Close before you let the {control} go.</Fine>
-          <Obstacles obstacles={gate} />
+          <Fine>
+            {isCaught
+              ? 'Close it before anything comes off the nipple.'
+              : `Close before you let the ${control} go.`}
+          </Fine>
+          <Obstacles
+            obstacles={[...gate, ...airWentIn(detail, nippleId).filter(({ code }) => code === 'ranDry')]}
+          />
           {led.isOn ? <LedStates led={led} control={control} /> : null}
           {isCaught ? (
             <CaughtCounter
@@ -359,7 +366,7 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
                 })
               }
             >
-              undo last {last ? EVENT_NAMES[last.kind] : 'stroke'}
+              undo last {last ? EVENT_NAMES[last.kind] : isCaught ? 'amount' : 'stroke'}
             </TextButton>{' '}
             {isCaught ? null : (
               <TextButton aria-pressed={led.isOn} onPress={led.turn}>
@@ -396,6 +403,33 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
   );
 }
 
+interface Level {
+  /** Of what there is between the marks, 0…1. */
+  readonly share: number;
+  readonly text: string;
+}
+
+/** By strokes, or by what was caught where the way has none; null where the reservoir is not known. */
+function levelOf(
+  guard: ReturnType<typeof reservoirGuard>,
+  caught: ReturnType<typeof caughtGuard>,
+): Level | null {
+  if (caught) {
+    const { caught_m3, usable_m3, isDry } = caught;
+    if (isDry) return { share: 0, text: 'empty: top up first' };
+    if (usable_m3 === null) return null;
+    const byStrokes = guard?.ok ? guard.value.strokesLeft / Math.max(1, guard.value.strokesBeforeMinimum) : 1;
+    const share = Math.max(0, Math.min(1 - caught_m3 / usable_m3, byStrokes));
+    return { share, text: `about ${Math.round(share * usable_m3 * 1e6)} mL left` };
+  }
+  if (!guard?.ok) return null;
+  const left = Math.max(0, guard.value.strokesLeft);
+  return {
+    share: guard.value.strokesBeforeMinimum > 0 ? left / guard.value.strokesBeforeMinimum : 0,
+    text: left === 1 ? 'about 1 stroke left' : `about ${left} strokes left`,
+  };
+}
+
 const EVENT_NAMES: Readonly<Record<BleedEventKind, string>> = {
   stroke: 'stroke',
   volume: 'amount',
@@ -414,17 +448,13 @@ const movedText = ({ strokes, caught_m3 }: NippleView, write: Writer): string =>
   ].join(', ');
 
 /** The reservoir with its level as the count says, between full and minimum. */
-interface ReservoirDrawingProps {
-  readonly guard: RefillGuard;
+interface ReservoirDrawingProps extends Level {
   readonly shade: keyof typeof FLUID | null;
 }
 
-function ReservoirDrawing({ guard, shade }: ReservoirDrawingProps) {
-  const left = Math.max(0, guard.strokesLeft);
-  const share = guard.strokesBeforeMinimum > 0 ? left / guard.strokesBeforeMinimum : 0;
+function ReservoirDrawing({ share, text, shade }: ReservoirDrawingProps) {
   const [top, minimum, bottom] = [20, 56, 74];
   const level = minimum - (minimum - top) * share;
-  const text = left === 1 ? 'about 1 stroke left' : `about ${left} strokes left`;
   return (
     <svg width="100%" viewBox="0 0 180 98" role="img" aria-label={`Reservoir: ${text}`}>
       <rect

@@ -1,6 +1,6 @@
 /** What pumping and holding is expected to do to this circuit: strokes at each nipple, fluid, and the air that would stay. */
 import type { JobDetail } from '@zephyrcombe/contract';
-import { partsOf } from '@zephyrcombe/contract';
+import { circuitOfPart, partsOf } from '@zephyrcombe/contract';
 import {
   BLEED_ASSUMED_NAMES,
   BLEED_MISSING_NAMES,
@@ -8,7 +8,8 @@ import {
   lowerFirst,
   vehicleWords,
 } from '@zephyrcombe/messages';
-import { fitNames } from '@zephyrcombe/workshop';
+import { isByStrokes } from '@zephyrcombe/core';
+import { factOf, fitNames } from '@zephyrcombe/workshop';
 import { useEffect, useRef, useState } from 'react';
 import { useWriter } from '../../app/SessionContext.ts';
 import { Fine, Label, Rows, Sheet, SheetTitle, Spread } from '../../design/layout.ts';
@@ -33,6 +34,16 @@ export function ForetoldSheet({ detail, nippleId, order }: ForetoldSheetProps) {
   const told = useSimulated<Foretold>(asked);
   const left = useSimulated<SoFar | null>(JSON.stringify(soFarQuestion(detail, question)));
   if (asked === 'null') return null;
+  if (isWithoutStrokes(detail, nippleId))
+    return (
+      <Sheet aria-label="What to expect here">
+        <SheetTitle>What to expect here</SheetTitle>
+        <Fine>
+          Only strokes at the {control} are simulated: of this way nothing is foretold, and nothing is
+          estimated. What comes out decides.
+        </Fine>
+      </Sheet>
+    );
   return (
     <Sheet aria-label="What to expect here" aria-busy={told === null}>
       <SheetTitle>What to expect here</SheetTitle>
@@ -145,4 +156,10 @@ function useSimulated<Answer>(asked: string): Answer | null {
     if (asked !== 'null') worker.current?.postMessage(asked);
   }, [asked]);
   return answered?.asked === asked ? answered.told : null;
+}
+
+/** Its circuit is bled by a way that has no strokes. */
+function isWithoutStrokes(detail: JobDetail, nippleId: string): boolean {
+  const way = factOf(detail, 'bleedWay', circuitOfPart(detail, nippleId)?.circuit.id ?? '');
+  return way ? !isByStrokes(way.method) : false;
 }

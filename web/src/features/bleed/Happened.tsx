@@ -87,7 +87,7 @@ function Parts({
           label={`Pads or shoes of the ${host.name.toLowerCase()}`}
           value={wet}
           options={[
-            { value: '', text: 'dry' },
+            { value: '', text: 'nothing is said of them' },
             ...WET_PADS.map((value) => ({ value, text: WET_PADS_NAMES[value] })),
           ]}
           onChange={(value) =>
@@ -99,8 +99,8 @@ function Parts({
         label="This nipple"
         value={seized === null ? 'no' : (seized.freed ?? 'unsaid')}
         options={[
-          { value: 'no', text: 'turned as it should' },
-          { value: 'unsaid', text: 'would not turn' },
+          { value: 'no', text: 'nothing is said of it' },
+          { value: 'unsaid', text: 'would not turn, nobody says how it was freed' },
           ...NIPPLE_FREED.map((value) => ({
             value,
             text: `would not turn, freed: ${NIPPLE_FREED_NAMES[value]}`,

@@ -92,8 +92,10 @@ export function WaySheet({ circuit }: { readonly circuit: Circuit }) {
               </Beside>
             ) : null}
             <ol>
-              {methodScript(way.method, control).map((step) => (
-                <li key={step}>{step}</li>
+              {methodScript(way.method, control).map((step, at) => (
+                <li key={step}>
+                  {at + 1}. {step}
+                </li>
               ))}
             </ol>
             <Fine>{METHOD_LIMITS[way.method]}</Fine>
