@@ -649,6 +649,12 @@ test('a nipple is not clear on a reservoir that the count says is empty; topped 
   expect(problemOf(refused).detail).toMatch(/\d+ strokes ago/);
   good(await job.bleed('topUp'));
   await strokes(2);
+  // Two strokes do not bring through what stands behind the master.
+  expect(obstacles(await job.bleed('clear'))).toEqual(['ranDry']);
+  for (let round = 0; round < 6; round += 1) {
+    good(await job.bleed('topUp'));
+    await strokes(1);
+  }
   good(await job.bleed('clear'));
 });
 

@@ -37,7 +37,7 @@ function circuit(name: string, wheels: Readonly<Record<string, number>>, reservo
       toJointId: `${wheel}-in`,
       length_m: wheels[wheel] ?? 0,
     })),
-  } as unknown as Circuit;
+  };
 }
 
 const orderOf = (circuits: readonly Circuit[], asked?: Partial<OrderAsked>): readonly string[] => {

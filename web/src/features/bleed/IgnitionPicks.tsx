@@ -1,5 +1,4 @@
 /** Ignition at one wheel, where an electric booster makes or holds the pressure. */
-import type { FitFactSaid } from '@zephyrcombe/contract';
 import { isClosed } from '@zephyrcombe/contract';
 import type { Ignition } from '@zephyrcombe/core';
 import { IGNITIONS } from '@zephyrcombe/core';
@@ -30,7 +29,7 @@ export function IgnitionPicks({ nippleId }: { readonly nippleId: string }) {
           params: { jobId: detail.job.id },
           body: {
             id: newId(),
-            said: { kind, subjectId: nippleId, value: value === '' ? null : value } as FitFactSaid,
+            said: { kind, subjectId: nippleId, value: value === '' ? null : value },
           },
         })
       }
