@@ -214,7 +214,7 @@ function Recorded({
         }
       >
         <p>
-          {last.by}
+          {last.by}, {write.moment(last.at)}
           {last.wrenchName === null ? `: ${last.because ?? ''}` : `, with ${last.wrenchName}`}
           {joint.seal === 'banjo' ? `, ${last.freshWashers} fresh washers` : ''}
           {last.witnessMark ? ', witness mark made' : ''}.

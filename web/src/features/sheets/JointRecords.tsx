@@ -97,7 +97,7 @@ export function JointRecords({ detail }: { readonly detail: JobDetail }) {
             <th scope="col">Wrench</th>
             <th scope="col">Fresh washers</th>
             <th scope="col">Dry under pressure</th>
-            <th scope="col">By</th>
+            <th scope="col">By, when</th>
           </tr>
         </thead>
         <tbody>
@@ -123,7 +123,10 @@ export function JointRecords({ detail }: { readonly detail: JobDetail }) {
                 <Fine>{boltText(record)}</Fine>
               </td>
               <td>{isDry(detail, record.jointId) ? 'yes' : 'not checked'}</td>
-              <td>{record.by}</td>
+              <td>
+                {record.by}
+                <Fine>{write.moment(record.at)}</Fine>
+              </td>
             </tr>
           ))}
           {withoutRecord(detail).map(([name, state]) => (
