@@ -77,6 +77,7 @@ const EXAMPLES: { readonly [Code in Obstacle['code']]: Extract<Obstacle, { code:
   leverSinks: { code: 'leverSinks', circuit: 'Front brake', creep_m: 0.004, fades: false },
   lineOpen: { code: 'lineOpen', joints: ['Front caliper'] },
   reservoirEmptied: { code: 'reservoirEmptied' },
+  airSaid: { code: 'airSaid' },
   drewBackByLever: { code: 'drewBackByLever' },
   drewBackBySuction: { code: 'drewBackBySuction' },
   ranDry: { code: 'ranDry', by: 'seen' },

@@ -350,6 +350,11 @@ export function obstacleText(obstacle: Obstacle, write: Writer): ObstacleText {
         what: 'More was caught than the reservoir has between its marks: air may have been drawn in.',
         wayOut: 'Top up, go on and look at what comes.',
       };
+    case 'airSaid':
+      return {
+        what: 'That air went in is not taken back.',
+        wayOut: 'Let through what it takes until it is out; of an ABS unit say why it holds none.',
+      };
     case 'drewBackByLever':
       return {
         what: 'The lever or pedal came back while the nipple was open: air went in there.',

@@ -75,6 +75,10 @@ export const BLEEDING: readonly MistakeRow[] = [
         return job.said(job.nipple('clear'));
       },
       'after it was clear, and signed': signedAfter((job) => all(job, 'drewBack')),
+      'said, and taken back': async (job) => {
+        await all(job, 'stroke', 'drewBack');
+        return job.said(job.undoAt());
+      },
       'two strokes after it': async (job) => {
         await all(job, 'drewBack', ...strokes(2));
         return job.said(job.nipple('clear'));

@@ -360,6 +360,13 @@ export class PlayedJob {
       ...(typeof kind === 'string' ? { kind } : { kind: 'outflow' in kind ? 'outflow' : 'volume', ...kind }),
     });
   };
+  /** Takes the last thing at a nipple back. */
+  undoAt = async (at = 0) => {
+    const detail = await this.now();
+    const nippleId = nipplesOf(detail)[at]?.id ?? '';
+    const last = detail.bleedRuns.find((run) => run.nippleId === nippleId)?.events.at(-1);
+    return this.ask('DELETE', this.at(`/nipples/${nippleId}/events/${last?.id}`));
+  };
   pass = (ms: number) => this.server.pass(ms);
   /** Another torque wrench of the shop, entered by its lead: its id. */
   async wrench(body: object): Promise<string> {

@@ -14,6 +14,7 @@ export const ROW_OF: Readonly<Record<string, string>> = {
   'step.cutFace': 'M43',
   levelAtMark: 'M79',
   firstStopsTold: 'M93',
+  airSaid: 'M81',
   drewBackByLever: 'M81',
   drewBackBySuction: 'M80',
   ranDry: 'M50',

@@ -70,6 +70,7 @@ export type Obstacle =
   | { readonly code: 'reservoirEmpty'; readonly strokesOver: number }
   /** Caught by a way without strokes. */
   | { readonly code: 'reservoirEmptied' }
+  | { readonly code: 'airSaid' }
   | { readonly code: 'drewBackByLever' }
   | { readonly code: 'drewBackBySuction' }
   | { readonly code: 'ranDry'; readonly by: 'seen' | 'count' }

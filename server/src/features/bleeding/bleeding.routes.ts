@@ -78,6 +78,9 @@ export function bleedingHandlers(
           .find((run) => run.nippleId === nippleId)
           ?.events.find((event) => event.id === eventId);
         if (!undone) return;
+        // A mistake of the thumb costs a few strokes; one that is wished away costs more.
+        if (undone.kind === 'drewBack' || undone.kind === 'ranDry')
+          requireWay([{ code: 'airSaid' }], action.person);
         await writeEvent(models, action.transaction, {
           id: randomUUID(),
           jobId,

@@ -357,7 +357,13 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
             <TextButton
               isPending={undo.isPending}
               isQuiet
-              because={last === undefined ? 'Nothing has been counted here yet.' : null}
+              because={
+                last === undefined
+                  ? 'Nothing has been counted here yet.'
+                  : last.kind === 'drewBack' || last.kind === 'ranDry'
+                    ? 'That air went in is not taken back.'
+                    : null
+              }
               onPress={() =>
                 last &&
                 undo.mutate({
