@@ -361,6 +361,10 @@ describe('four corners of a van with a tandem master', () => {
     expect(fields(await bleed(job, one.id, 'clear'))).toEqual(['sharedReservoirEmpty']);
     expect(fields(await bleed(job, other.id, 'clear'))).toEqual(['sharedReservoirEmpty']);
     good(await bleed(job, other.id, 'topUp'));
+    // Full again, and what went in stands behind the master: the line has to go through.
+    expect(fields(await bleed(job, one.id, 'clear'))).toEqual(['ranDry']);
+    for (let round = 0; round < 7; round += 1)
+      for (const kind of ['topUp', 'stroke'] as const) good(await bleed(job, one.id, kind));
     good(await bleed(job, one.id, 'clear'));
   });
 
