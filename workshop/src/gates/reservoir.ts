@@ -56,9 +56,12 @@ export function reservoirGuard(detail: JobDetail, nippleId: string): Result<Refi
     caughtSinceTopUp(events),
   );
   // Somebody saw it empty: whatever the count says, it is topped up before the next stroke.
-  return guard.ok && isRunDry(events)
-    ? { ...guard, value: { ...guard.value, strokesLeft: Math.min(0, guard.value.strokesLeft) } }
-    : guard;
+  if (!guard.ok || !isRunDry(events)) return guard;
+  const { strokesBeforeMinimum, strokesLeft } = guard.value;
+  const left = Math.min(0, strokesLeft);
+  // The strokes that were made are told as they were.
+  const value = { strokesBeforeMinimum: strokesBeforeMinimum - strokesLeft + left, strokesLeft: left };
+  return { ...guard, value };
 }
 
 /**

@@ -37,6 +37,7 @@ import { useJob } from '../job/JobContext.ts';
 import { Obstacles } from '../job/Obstacles.tsx';
 import { notedShade } from '../job/jobView.ts';
 import type { NippleView } from './bleedView.ts';
+import { Hand } from '../fit/Hand.ts';
 import { CaughtCounter } from './CaughtCounter.tsx';
 import { FeelSheet } from './FeelSheet.tsx';
 import { Happened } from './Happened.tsx';
@@ -310,49 +311,51 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
             obstacles={[...gate, ...airWentIn(detail, nippleId).filter(({ code }) => code === 'ranDry')]}
           />
           {led.isOn ? <LedStates led={led} control={control} /> : null}
-          {isCaught ? (
-            <CaughtCounter
-              because={gate.length > 0 ? 'A joint stands open.' : null}
-              onCaught={(volume_m3) => {
-                counted.tellCounted();
-                add.mutate({ params, body: { ...said(), kind: 'volume', volume_m3 } });
-              }}
-            />
-          ) : (
-            <StrokeButton
-              because={
-                gate.length > 0
-                  ? 'A joint stands open.'
-                  : empty
-                    ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
-                    : null
-              }
-              onPress={() => (led.isOn ? led.press() : record('stroke'))}
-            >
-              {empty ? 'Top up first' : led.isOn ? ledLabel(led, control) : 'Stroke'}
-            </StrokeButton>
-          )}
-          <Two>
-            <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
-            <PlainButton
-              isQuiet
-              because={
-                view.clear
-                  ? 'This nipple has run clear.'
-                  : view.strokes === 0 && view.caught_m3 === 0
-                    ? 'Nothing has been counted here yet.'
-                    : airWentIn(detail, nippleId).length > 0
-                      ? 'Air went in here: not clear yet.'
+          <Hand>
+            {isCaught ? (
+              <CaughtCounter
+                because={gate.length > 0 ? 'A joint stands open.' : null}
+                onCaught={(volume_m3) => {
+                  counted.tellCounted();
+                  add.mutate({ params, body: { ...said(), kind: 'volume', volume_m3 } });
+                }}
+              />
+            ) : (
+              <StrokeButton
+                because={
+                  gate.length > 0
+                    ? 'A joint stands open.'
+                    : empty
+                      ? 'The reservoir stands at its minimum: the next stroke could draw in air.'
                       : null
-              }
-              onPress={() => {
-                record('clear');
-                onClear();
-              }}
-            >
-              {place < total ? 'Clear: next' : 'Clear: done'}
-            </PlainButton>
-          </Two>
+                }
+                onPress={() => (led.isOn ? led.press() : record('stroke'))}
+              >
+                {empty ? 'Top up first' : led.isOn ? ledLabel(led, control) : 'Stroke'}
+              </StrokeButton>
+            )}
+            <Two>
+              <PlainButton onPress={() => record('topUp')}>Topped up</PlainButton>
+              <PlainButton
+                isQuiet
+                because={
+                  view.clear
+                    ? 'This nipple has run clear.'
+                    : view.strokes === 0 && view.caught_m3 === 0
+                      ? 'Nothing has been counted here yet.'
+                      : airWentIn(detail, nippleId).length > 0
+                        ? 'Air went in here: not clear yet.'
+                        : null
+                }
+                onPress={() => {
+                  record('clear');
+                  onClear();
+                }}
+              >
+                {place < total ? 'Clear: next' : 'Clear: done'}
+              </PlainButton>
+            </Two>
+          </Hand>
           <div style={{ textAlign: 'center' }}>
             <TextButton
               isPending={undo.isPending}
