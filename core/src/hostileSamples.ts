@@ -217,6 +217,7 @@ export const samples: Readonly<Record<string, readonly Sample[]>> = {
   judgeSeizedNipple: none,
   judgeWetPads: none,
   sharingParts: none,
+  precedence: none,
   strokesSinceTopUp: none,
   diameterLimits: none,
   sameThread: none,

@@ -72,7 +72,7 @@ export type { VehicleCaution, VehicleFacts } from './layout/vehicleCautions.ts';
 export { VEHICLE_CAUTIONS, vehicleCautions } from './layout/vehicleCautions.ts';
 
 export type { NippleTurn, OrderAsked, Side } from './bleeding/nippleOrder.ts';
-export { nippleOrder, nippleOrderOver, sharingParts } from './bleeding/nippleOrder.ts';
+export { nippleOrder, nippleOrderOver, precedence, sharingParts } from './bleeding/nippleOrder.ts';
 export type {
   BleedMethod,
   BleedWay,

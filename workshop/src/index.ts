@@ -36,6 +36,7 @@ export { clearGate } from './gates/clear.ts';
 export { alsoFed, caughtGuard, reservoirGuard, strokeGate } from './gates/reservoir.ts';
 export { isLeftTooFar, leftOpenAfter, leftOpenBeside, leftOpenBy, openElsewhere } from './gates/leftOpen.ts';
 export { signGate } from './gates/sign.ts';
+export { circuitWithLengths, lengthOf } from './fitting/circuitWithLengths.ts';
 export { factOf, factsOfKind } from './fitting/facts.ts';
 export type { FitPlan, NameOf } from './fitting/fitPlanOf.ts';
 export { fitNames, fitPlanOf } from './fitting/fitPlanOf.ts';

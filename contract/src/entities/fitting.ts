@@ -146,18 +146,19 @@ export const FitFactSaidSchema = z.discriminatedUnion('kind', [
   said('ignitionAsked', z.enum(IGNITIONS).nullable()),
   /** The same as it was when this nipple was bled. */
   said('ignition', z.enum(IGNITIONS).nullable()),
-  /** Of a circuit: how it is bled. `after` is the newest event at the nipples, put in by the server, whatever is sent. */
+  /**
+   * Of a circuit: how it is bled; it is changed, not unsaid. `after` is the newest event at the nipples, put in by the server, whatever
+   * is sent.
+   */
   said(
     'bleedWay',
-    z
-      .strictObject({
-        method: z.enum(BLEED_METHODS),
-        pressure_Pa: z.number().positive().max(1e6).nullable(),
-        releases: z.enum(LEVER_RELEASES).nullable(),
-        lid: z.enum(LIDS).nullable(),
-        after: z.int().min(0).nullish(),
-      })
-      .nullable(),
+    z.strictObject({
+      method: z.enum(BLEED_METHODS),
+      pressure_Pa: z.number().positive().max(1e6).nullable(),
+      releases: z.enum(LEVER_RELEASES).nullable(),
+      lid: z.enum(LIDS).nullable(),
+      after: z.int().min(0).nullish(),
+    }),
   ),
   /** Of a circuit: its ABS unit was cycled with a diagnostic tool; `after` as above. null: it was not after all. */
   said('absCycled', z.strictObject({ after: z.int().min(0).nullish() }).nullable()),

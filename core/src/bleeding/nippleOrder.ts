@@ -89,19 +89,38 @@ const wholesOf = ({ components }: Circuit): readonly string[] =>
   components.map(({ id, sameAs }) => sameAs ?? id);
 
 /**
+ * Of two nipples that one master or reservoir serves: below 0 where the first has to come first, above 0 where the other has, 0 where
+ * either may.
+ */
+export function precedence(
+  one: NippleTurn,
+  other: NippleTurn,
+  { maker, driveSide, sideOf }: OrderAsked,
+): number {
+  if (maker !== null) {
+    const place = ({ nippleId }: NippleTurn) => {
+      const at = maker.indexOf(nippleId);
+      return at < 0 ? maker.length : at;
+    };
+    return place(one) - place(other);
+  }
+  const farther_m = other.path_m - one.path_m;
+  if (Math.abs(farther_m) > AS_LONG_m) return farther_m;
+  const [side, otherSide] = [sideOf(one.nippleId), sideOf(other.nippleId)];
+  if (driveSide === null || side === null || otherSide === null || side === otherSide) return 0;
+  return side === driveSide ? 1 : -1;
+}
+
+/**
  * The nipples of several circuits: farthest first over those that one master or reservoir serves, those by themselves in the order
  * given. Where two lines are as long, the one across from the driver goes first. Problem: as of one circuit.
  */
 export function nippleOrderOver(
   circuits: readonly Circuit[],
-  { maker, driveSide, sideOf }: OrderAsked = NOTHING_ASKED,
+  asked: OrderAsked = NOTHING_ASKED,
 ): Result<readonly NippleTurn[]> {
   const turns: NippleTurn[] = [];
   const working: WorkingStep[] = [];
-  const isAcross = ({ nippleId }: NippleTurn): number => {
-    const side = sideOf(nippleId);
-    return driveSide !== null && side !== null && side !== driveSide ? 0 : 1;
-  };
   for (const group of sharingParts(circuits)) {
     const own: NippleTurn[] = [];
     for (const circuit of group) {
@@ -110,20 +129,10 @@ export function nippleOrderOver(
       own.push(...order.value);
       working.push(...order.working);
     }
-    turns.push(
-      ...own.toSorted((one, other) => {
-        const farther_m = other.path_m - one.path_m;
-        return Math.abs(farther_m) > AS_LONG_m ? farther_m : isAcross(one) - isAcross(other);
-      }),
-    );
+    turns.push(...own.toSorted((one, other) => precedence(one, other, { ...asked, maker: null })));
   }
-  if (maker === null) return calculated(turns, working);
-  const place = ({ nippleId }: NippleTurn): number => {
-    const at = maker.indexOf(nippleId);
-    return at < 0 ? maker.length : at;
-  };
   return calculated(
-    turns.toSorted((one, other) => place(one) - place(other)),
+    asked.maker === null ? turns : turns.toSorted((one, other) => precedence(one, other, asked)),
     working,
   );
 }

@@ -136,6 +136,12 @@ export const BLEEDING: readonly MistakeRow[] = [
         await all(job, 'ranDry', ...strokes(10));
         return job.said(job.nipple('clear'));
       },
+      'strokes and what was caught, together more than it holds': async (job) => {
+        await all(job, 'topUp');
+        const { strokesBeforeMinimum } = await job.reservoir();
+        await all(job, ...strokes(strokesBeforeMinimum), { volume_m3: 5e-6 }, 'topUp', 'stroke');
+        return job.said(job.nipple('clear'));
+      },
       'caught more than it holds': async (job) => {
         await ofCircuits(job, 'bleedWay', SUCKED);
         await all(job, { volume_m3: 1e-3 }, 'topUp');
@@ -193,7 +199,7 @@ export const BLEEDING: readonly MistakeRow[] = [
       'another way said after it was used': signedAfter(async (job) => {
         await ofCircuits(job, 'bleedWay', PRESSED(2));
         await all(job, ...caught(1), 'clear');
-        await ofCircuits(job, 'bleedWay', null);
+        await ofCircuits(job, 'bleedWay', way());
       }),
     },
     // Mistyped, and put right before anything moved.
@@ -210,6 +216,11 @@ export const BLEEDING: readonly MistakeRow[] = [
       'quick releases, lid off': signedAfter((job) =>
         ofCircuits(job, 'bleedWay', way({ releases: 'quick', lid: 'off' })),
       ),
+      'the lid laid on after it was used': signedAfter(async (job) => {
+        await ofCircuits(job, 'bleedWay', way({ releases: 'quick', lid: 'off' }));
+        await all(job, 'stroke', 'clear');
+        await ofCircuits(job, 'bleedWay', way({ releases: 'quick', lid: 'loose' }));
+      }),
     },
     clean: signedAfter((job) => ofCircuits(job, 'bleedWay', way({ releases: 'quick', lid: 'loose' }))),
   },
@@ -310,6 +321,14 @@ export const BLEEDING: readonly MistakeRow[] = [
       forced: signedAfter(async (job) =>
         job.done(job.say('nippleSeized', await firstNipple(job), { freed: 'forced' })),
       ),
+      'forced, and called soaked afterwards': signedAfter(async (job) => {
+        for (const freed of ['forced', 'soaked'])
+          await job.done(job.say('nippleSeized', await firstNipple(job), { freed }));
+      }),
+      'forced, and taken back': signedAfter(async (job) => {
+        for (const said of [{ freed: 'forced' }, null])
+          await job.done(job.say('nippleSeized', await firstNipple(job), said));
+      }),
       'nobody says how': signedAfter(async (job) =>
         job.done(job.say('nippleSeized', await firstNipple(job), { freed: null })),
       ),

@@ -24,10 +24,17 @@ import {
   torqueOf,
   vehicleEntryOf,
 } from '@zephyrcombe/contract';
-import type { BleedEventKind, Corner, HoseBuild, HydraulicLine, Outflow } from '@zephyrcombe/core';
+import type {
+  BleedEventKind,
+  RefillGuard,
+  Corner,
+  HoseBuild,
+  HydraulicLine,
+  Outflow,
+} from '@zephyrcombe/core';
 import type { PlanStep } from '@zephyrcombe/core/plan';
 import { handoverChecks, sealingDatum as between, suggestBuild } from '@zephyrcombe/core';
-import { fitPlanOf, nipplesInOrder } from '@zephyrcombe/workshop';
+import { fitPlanOf, nipplesInOrder, reservoirGuard } from '@zephyrcombe/workshop';
 import { demoId } from '../demo/identity.ts';
 import { freshFluid, HARD_LINE, LINE_PATTERN, tubeReading } from '../testing/samples.ts';
 import type { FitOptions } from '../testing/fitting.ts';
@@ -360,6 +367,13 @@ export class PlayedJob {
       ...(typeof kind === 'string' ? { kind } : { kind: 'outflow' in kind ? 'outflow' : 'volume', ...kind }),
     });
   };
+  /** What the count says of the reservoir of the first nipple. */
+  async reservoir(): Promise<RefillGuard> {
+    const detail = await this.now();
+    const guard = reservoirGuard(detail, nipplesOf(detail)[0]?.id ?? '');
+    if (!guard?.ok) throw new Error('no count');
+    return guard.value;
+  }
   /** Takes the last thing at a nipple back. */
   undoAt = async (at = 0) => {
     const detail = await this.now();

@@ -1,26 +1,22 @@
 /** Air that went in while a brake was bled: what has to come out before a nipple counts as clear. */
 import type { Circuit, JobDetail, StoredBleedEvent } from '@zephyrcombe/contract';
+import { circuitOfPart } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
-import {
-  isBySuction,
-  lineVolume_m3,
-  nippleOrder,
-  refillGuard,
-  STROKE_EFFICIENCY,
-  strokeVolume,
-} from '@zephyrcombe/core';
+import { isBySuction, lineVolume_m3, nippleOrder } from '@zephyrcombe/core';
 import { factOf } from '../fitting/facts.ts';
-import { masterOf } from './feel.ts';
 import type { Obstacle } from './obstacle.ts';
 import { eventsFed } from './reservoir.ts';
+import { strokeOf } from './strokeOf.ts';
 
 /** "Several strokes": common practice, no published source. */
 const STROKES_AFTER = 3;
 /** 20 mL caught without strokes; ours. A little less, so that four times five count. */
 const CAUGHT_AFTER_m3 = 2e-5 - 1e-9;
+/** Sums of strokes are no exact figures: a nanolitre is none. */
+const ROUNDED_m3 = 1e-12;
 
-const circuitOf = ({ circuits }: JobDetail, nippleId: string): Circuit | undefined =>
-  circuits.find(({ circuit }) => circuit.components.some(({ id }) => id === nippleId))?.circuit;
+const circuitOf = (detail: JobDetail, nippleId: string): Circuit | undefined =>
+  circuitOfPart(detail, nippleId)?.circuit;
 const at = ({ bleedRuns }: JobDetail, nippleId: string): readonly StoredBleedEvent[] =>
   bleedRuns.find((run) => run.nippleId === nippleId)?.events ?? [];
 
@@ -58,18 +54,8 @@ export interface Dry {
 
 /** When the reservoir of a circuit was last empty; null where it never was. */
 export function lastDry(detail: JobDetail, circuit: Circuit): Dry | null {
-  const { masterBore_m, leverRatio, leverStroke_m } = masterOf(circuit);
+  const stroke_m3 = strokeOf(circuit);
   const usable_m3 = circuit.components.find(({ kind }) => kind === 'reservoir')?.usable_m3 ?? null;
-  const isMaster = masterBore_m !== null && leverRatio !== null && leverStroke_m !== null;
-  const holds =
-    isMaster && usable_m3 !== null
-      ? refillGuard(
-          { masterBore_m, leverRatio, leverStroke_m, efficiency: STROKE_EFFICIENCY },
-          usable_m3,
-          0,
-          false,
-        )
-      : null;
   let [strokes, caught_m3] = [0, 0];
   let dry: Dry | null = null;
   for (const event of eventsFed(detail, circuit)) {
@@ -78,9 +64,9 @@ export function lastDry(detail: JobDetail, circuit: Circuit): Dry | null {
     else if (event.kind === 'stroke') strokes += 1;
     else if (event.kind === 'volume') caught_m3 += event.volume_m3;
     else continue;
-    const isOver =
-      (holds?.ok === true && strokes > holds.value.strokesBeforeMinimum) ||
-      (usable_m3 !== null && caught_m3 > usable_m3);
+    // Strokes and what was caught come from the same reservoir.
+    const moved_m3 = strokes * (stroke_m3 ?? 0) + caught_m3;
+    const isOver = usable_m3 !== null && moved_m3 > usable_m3 + ROUNDED_m3;
     if (isOver && event.kind !== 'ranDry') dry = { sequence: event.sequence, by: 'count' };
   }
   return dry;
@@ -105,16 +91,12 @@ function behindDry(detail: JobDetail, nippleId: string): Dry | null {
   const isFull = eventsFed(detail, circuit).some(
     ({ kind, sequence }) => kind === 'topUp' && sequence > dry.sequence,
   );
-  const { masterBore_m, leverRatio, leverStroke_m } = masterOf(circuit);
-  const isMaster = masterBore_m !== null && leverRatio !== null && leverStroke_m !== null;
-  const stroke = isMaster
-    ? strokeVolume({ masterBore_m, leverRatio, leverStroke_m, efficiency: STROKE_EFFICIENCY })
-    : null;
+  const stroke_m3 = strokeOf(circuit);
   const line_m3 = lineTo(circuit, nippleId);
-  const moved_m3 = caught_m3 + (stroke?.ok ? strokes * stroke.value : 0);
+  const moved_m3 = caught_m3 + strokes * (stroke_m3 ?? 0);
   const isFlushed =
     strokes >= STROKES_AFTER || caught_m3 >= CAUGHT_AFTER_m3
-      ? line_m3 === null || !stroke?.ok || moved_m3 >= line_m3
+      ? line_m3 === null || stroke_m3 === null || moved_m3 >= line_m3
       : false;
   return isFull && isFlushed ? null : dry;
 }

@@ -1,16 +1,18 @@
 /** What stands against the way in which a brake was bled: asked while it is done, and at the signature. */
 import type { Circuit, JobDetail } from '@zephyrcombe/contract';
 import { nipplesOf, partsOf } from '@zephyrcombe/contract';
-import type { Caution, NippleTurn, Result } from '@zephyrcombe/core';
+import type { Caution, NippleTurn, OrderAsked, Result } from '@zephyrcombe/core';
 import {
   judgeBleedWay,
   judgeIgnition,
   judgeSeizedNipple,
   judgeWetPads,
   nippleOrderOver,
+  precedence,
   sharingParts,
 } from '@zephyrcombe/core';
 import { everSaid, factOf } from '../fitting/facts.ts';
+import { circuitWithLengths } from '../fitting/circuitWithLengths.ts';
 import { drewBackCautions, lastDry } from './airWentIn.ts';
 
 const eventsOf = (detail: JobDetail, { components }: Circuit) => {
@@ -18,23 +20,20 @@ const eventsOf = (detail: JobDetail, { components }: Circuit) => {
   return detail.bleedRuns.filter(({ nippleId }) => parts.has(nippleId)).flatMap(({ events }) => events);
 };
 
-/** M83 and M84 of a circuit. A pressure that was too high while something was moved stands, whatever is said after it. */
+/** M83 and M84 of a circuit. What was wrong while something was moved stands, whatever is said after it. */
 export function wayCautions(detail: JobDetail, circuit: Circuit): readonly Caution[] {
   const said = everSaid(detail, 'bleedWay', circuit.id);
   const moved = eventsOf(detail, circuit);
-  const now = said.at(-1);
-  const used = said.slice(0, -1).flatMap((way, place) => {
-    const from = way?.after ?? 0;
+  const cautions = said.flatMap((way, place) => {
+    const from = way.after ?? 0;
     const until = said[place + 1]?.after ?? Infinity;
-    return way && moved.some(({ sequence }) => sequence > from && sequence <= until)
-      ? judgeBleedWay(way).filter(({ id }) => id === 'M83')
-      : [];
+    const isUsed = moved.some(({ sequence }) => sequence > from && sequence <= until);
+    return isUsed || place === said.length - 1 ? judgeBleedWay(way) : [];
   });
-  const own = now ? judgeBleedWay(now) : [];
-  return [...(own.some(({ id }) => id === 'M83') ? [] : used.slice(-1)), ...own].map((caution) => ({
-    ...caution,
-    subject: circuit.name,
-  }));
+  // The newest of each kind: its figure is the one that is answered.
+  return cautions
+    .filter(({ id }, at) => !cautions.slice(at + 1).some((later) => later.id === id))
+    .map((caution) => ({ ...caution, subject: circuit.name }));
 }
 
 /** The side of a nipple, by the corner that is said of the line to its wheel; null where nobody has said one. */
@@ -50,33 +49,30 @@ function sideOf(detail: JobDetail, nippleId: string): 'left' | 'right' | null {
   return corner.endsWith('Left') ? 'left' : 'right';
 }
 
-/** Circuits with the lengths that their new lines are ordered with. */
-const asOrdered = (detail: JobDetail): readonly Circuit[] => {
-  const ordered = new Map(detail.hoses.map(({ hoseId, order_m }) => [hoseId, order_m]));
-  return detail.circuits.map(({ circuit }) => ({
-    ...circuit,
-    hoses: circuit.hoses.map((hose) => ({ ...hose, length_m: ordered.get(hose.id) ?? hose.length_m })),
-  }));
-};
+const orderAsked = (detail: JobDetail): OrderAsked => ({
+  maker: factOf(detail, 'nippleOrder', detail.vehicle.id) ?? null,
+  driveSide: factOf(detail, 'driveSide', detail.vehicle.id) ?? null,
+  sideOf: (nippleId) => sideOf(detail, nippleId),
+});
 
 /** The nipples of a job in the order in which they are bled: as the vehicle's maker says, or the farthest first. */
 export const nipplesInOrder = (detail: JobDetail): Result<readonly NippleTurn[]> =>
-  nippleOrderOver(asOrdered(detail), {
-    maker: factOf(detail, 'nippleOrder', detail.vehicle.id) ?? null,
-    driveSide: factOf(detail, 'driveSide', detail.vehicle.id) ?? null,
-    sideOf: (nippleId) => sideOf(detail, nippleId),
-  });
+  nippleOrderOver(
+    circuitsOf(detail).map((circuit) => circuitWithLengths(detail, circuit)),
+    orderAsked(detail),
+  );
 
 /** M82 of nipples that one master or reservoir serves, and that were called clear in another order. */
 export function orderCautions(detail: JobDetail): readonly Caution[] {
   const order = nipplesInOrder(detail);
   if (!order.ok) return [];
-  const isMaker = (factOf(detail, 'nippleOrder', detail.vehicle.id) ?? null) !== null;
+  const asked = orderAsked(detail);
+  const isMaker = asked.maker !== null;
   const { components } = partsOf(detail);
-  const cleared = (nippleId: string): number | null =>
+  const cleared = ({ nippleId }: NippleTurn): number | null =>
     detail.bleedRuns.find((run) => run.nippleId === nippleId)?.events.findLast(({ kind }) => kind === 'clear')
       ?.sequence ?? null;
-  const groups = isMaker ? [detail.circuits.map(({ circuit }) => circuit)] : sharingParts(circuitsOf(detail));
+  const groups = isMaker ? [circuitsOf(detail)] : sharingParts(circuitsOf(detail));
   return groups.flatMap((group) => {
     const own = new Set(group.flatMap(({ components: parts }) => parts.map(({ id }) => id)));
     // The master's own nipple comes first and last: both are taught.
@@ -84,37 +80,19 @@ export function orderCautions(detail: JobDetail): readonly Caution[] {
       ({ nippleId, hostId }) =>
         own.has(nippleId) && (isMaker || components.find(({ id }) => id === hostId)?.kind !== 'master'),
     );
-    const isWrong = turns.some((turn, place) => {
-      const [before, after] = [turns[place - 1], turn];
-      if (!before) return false;
-      // Lines as long as each other go either way, unless somebody asks for one.
-      if (
-        !isMaker &&
-        Math.abs(before.path_m - after.path_m) < AS_LONG_m &&
-        !isAskedApart(detail, before, after)
-      )
-        return false;
-      const [first, then] = [cleared(before.nippleId), cleared(after.nippleId)];
-      return first !== null && then !== null && first > then;
-    });
+    const isWrong = turns.some((then, place) =>
+      turns.slice(0, place).some((first) => {
+        const [before, after] = [cleared(first), cleared(then)];
+        return before !== null && after !== null && before > after && precedence(first, then, asked) < 0;
+      }),
+    );
     const names = turns.map(({ nippleId }) => components.find(({ id }) => id === nippleId)?.name ?? '');
-    return isWrong
-      ? [
-          {
-            id: 'M82' as const,
-            evidence: { order: names, maker: isMaker },
-            ...(group[0] ? { subject: group.map(({ name }) => name).join(', ') } : {}),
-          },
-        ]
-      : [];
+    const subject = group.map(({ name }) => name).join(', ');
+    return isWrong ? [{ id: 'M82' as const, evidence: { order: names, maker: isMaker }, subject }] : [];
   });
 }
 
-const AS_LONG_m = 1e-6;
 const circuitsOf = (detail: JobDetail): readonly Circuit[] => detail.circuits.map(({ circuit }) => circuit);
-const isAskedApart = (detail: JobDetail, one: NippleTurn, other: NippleTurn): boolean =>
-  (factOf(detail, 'driveSide', detail.vehicle.id) ?? null) !== null &&
-  sideOf(detail, one.nippleId) !== sideOf(detail, other.nippleId);
 
 /** M89 of a circuit whose unit may hold air: its reservoir was empty, and it was not cycled, or not flushed, since. */
 export function absCautionsOf(detail: JobDetail, circuit: Circuit): readonly Caution[] {
@@ -144,10 +122,12 @@ export function ignitionCautions(detail: JobDetail, nippleId: string): readonly 
   );
 }
 
-/** M110 of a nipple that would not turn. */
+/** M110 of a nipple that would not turn: force is not taken back by another word. */
 export function seizedCautions(detail: JobDetail, nippleId: string): readonly Caution[] {
-  const seized = factOf(detail, 'nippleSeized', nippleId) ?? null;
-  return seized ? judgeSeizedNipple(seized.freed) : [];
+  const said = everSaid(detail, 'nippleSeized', nippleId);
+  if (said.some((seized) => seized?.freed === 'forced')) return judgeSeizedNipple('forced');
+  const last = said.at(-1) ?? null;
+  return last ? judgeSeizedNipple(last.freed) : [];
 }
 
 /** M86 of a caliper or a wheel cylinder. */

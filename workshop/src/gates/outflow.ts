@@ -1,8 +1,8 @@
 /** Fluid that is used up while bubbles still come: then they come from somewhere else than the line. */
 import type { Circuit, JobDetail } from '@zephyrcombe/contract';
 import type { Caution } from '@zephyrcombe/core';
-import { STROKE_EFFICIENCY, strokeVolume } from '@zephyrcombe/core';
-import { feelBrake, masterOf } from './feel.ts';
+import { feelBrake } from './feel.ts';
+import { strokeOf } from './strokeOf.ts';
 
 /** So many times what a circuit holds; after that bubbles want another reason. */
 const ENOUGH = 3;
@@ -13,11 +13,9 @@ const ENOUGH = 3;
  */
 export function bubbleCautions(detail: JobDetail, circuit: Circuit): readonly Caution[] {
   const brake = feelBrake(detail, circuit);
-  const { leverStroke_m } = masterOf(circuit);
-  if (!brake || leverStroke_m === null) return [];
-  const { masterBore_m, leverRatio, fluid_m3: holds_m3 } = brake;
-  const stroke = strokeVolume({ masterBore_m, leverRatio, leverStroke_m, efficiency: STROKE_EFFICIENCY });
-  if (!stroke.ok) return [];
+  const stroke_m3 = strokeOf(circuit);
+  if (!brake || stroke_m3 === null) return [];
+  const { fluid_m3: holds_m3 } = brake;
   const parts = new Set(circuit.components.map(({ id }) => id));
   const runs = detail.bleedRuns.filter(({ nippleId }) => parts.has(nippleId));
   const pumpedBy = (sequence: number): number =>
@@ -26,7 +24,7 @@ export function bubbleCautions(detail: JobDetail, circuit: Circuit): readonly Ca
       .filter((event) => event.sequence < sequence)
       .reduce(
         (sum, event) =>
-          sum + (event.kind === 'stroke' ? stroke.value : event.kind === 'volume' ? event.volume_m3 : 0),
+          sum + (event.kind === 'stroke' ? stroke_m3 : event.kind === 'volume' ? event.volume_m3 : 0),
         0,
       );
   const pumped = runs.flatMap(({ events }) => {

@@ -96,7 +96,7 @@ export function alsoFed(detail: JobDetail, nippleId: string): readonly string[] 
     : [];
 }
 
-/** What was caught since the last top-up, and what there is between the marks; null where that is not known, or a stroke tells it. */
+/** What was caught since the last top-up, and what there is between the marks; null where no circuit of the job has the nipple. */
 export function caughtGuard(
   detail: JobDetail,
   nippleId: string,

@@ -314,7 +314,13 @@ function Counter({ detail, add, view, place, total, allClear, onClear }: Counter
           <Hand>
             {isCaught ? (
               <CaughtCounter
-                because={gate.length > 0 ? 'A joint stands open.' : null}
+                because={
+                  gate.length > 0
+                    ? 'A joint stands open.'
+                    : level?.share === 0
+                      ? 'The reservoir stands at its minimum: more could draw in air.'
+                      : null
+                }
                 onCaught={(volume_m3) => {
                   counted.tellCounted();
                   add.mutate({ params, body: { ...said(), kind: 'volume', volume_m3 } });

@@ -49,13 +49,11 @@ export function WaySheet({ circuit }: { readonly circuit: Circuit }) {
           label="Way"
           value={way?.method ?? ''}
           options={[
-            UNSAID,
+            ...(way === null ? [UNSAID] : []),
             ...BLEED_METHODS.map((method) => ({ value: method, text: BLEED_METHOD_NAMES[method] })),
           ]}
           isDisabled={isShut}
-          onChange={(method) =>
-            method === '' ? send({ kind: 'bleedWay', subjectId: circuit.id, value: null }) : put({ method })
-          }
+          onChange={(method) => (method === '' ? undefined : put({ method }))}
         />
         {way === null ? null : (
           <>

@@ -1,6 +1,6 @@
 /** The frame of a job: circuit strip, stage rail, and the stage below. */
 import { assumedOfJoint, eyesOn } from '@zephyrcombe/core';
-import { progressOf } from '@zephyrcombe/workshop';
+import { circuitWithLengths, lengthOf, progressOf } from '@zephyrcombe/workshop';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -15,14 +15,7 @@ import { CircuitStrip } from '../../drawing/circuit-strip/CircuitStrip.tsx';
 import { circuitAtHand } from './circuitAtHand.ts';
 import { CircuitPick } from './CircuitPick.tsx';
 import { useSelection } from './JobContext.ts';
-import {
-  circuitWithLengths,
-  jointState,
-  lengthOf,
-  notedShade,
-  selectedHose,
-  selectedLine,
-} from './jobView.ts';
+import { jointState, notedShade, selectedHose, selectedLine } from './jobView.ts';
 import { AbandonedNotice } from './AbandonedNotice.tsx';
 import { StageRail } from './StageRail.tsx';
 

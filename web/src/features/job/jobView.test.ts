@@ -2,13 +2,12 @@ import type { PlanStep } from '@zephyrcombe/core/plan';
 import { portOpening } from '@zephyrcombe/core/plan';
 import type { JobDetail, TorqueRecord } from '@zephyrcombe/contract';
 import { firstCircuit, hoseCautions, hoseOfJob, JobDetailSchema, liveReadings } from '@zephyrcombe/contract';
-import { nipplesInOrder, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
+import { circuitWithLengths, nipplesInOrder, progressOf, reservoirGuard } from '@zephyrcombe/workshop';
 import { STAGES } from '@zephyrcombe/core';
 import { outfitJob, uuid } from '../../testing/outfit.ts';
 import { nippleView } from '../bleed/bleedView.ts';
 import { datumsFor, inDatum, orderOf, sameDatum } from '../measure/measureView.ts';
 import {
-  circuitWithLengths,
   hosesOn,
   jointCautions,
   jointsInOrder,

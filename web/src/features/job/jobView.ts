@@ -1,7 +1,7 @@
 /** What the job screens derive from a job's data: plain functions, no React. */
-import type { Circuit, Hose, JobDetail, JobHose, JobLine, JointOfJob } from '@zephyrcombe/contract';
+import type { Hose, JobDetail, JobHose, JobLine, JointOfJob } from '@zephyrcombe/contract';
 import { jointOfJob, partsCautions, partsOf } from '@zephyrcombe/contract';
-import { fitPlanOf, isTorqued } from '@zephyrcombe/workshop';
+import { circuitWithLengths, fitPlanOf, isTorqued, lengthOf } from '@zephyrcombe/workshop';
 import { portOpening } from '@zephyrcombe/core/plan';
 import type { Calculated, Caution, Result } from '@zephyrcombe/core';
 import { boltEngagement, distancesFromMaster } from '@zephyrcombe/core';
@@ -18,18 +18,6 @@ export function jointState(detail: JobDetail, jointId: string): JointState {
   const { joints, openings } = fitPlanOf(detail).state;
   if (joints.get(jointId)?.phase !== 'open') return 'open';
   return openings.get(portOpening(jointId)) === 'capped' ? 'capped' : 'standsOpen';
-}
-
-/** The hose's drawn length: what was ordered once it is known, what is on the vehicle before that. */
-export function lengthOf(detail: JobDetail, hose: Hose): number {
-  return detail.hoses.find((candidate) => candidate.hoseId === hose.id)?.order_m ?? hose.length_m;
-}
-
-export function circuitWithLengths(detail: JobDetail, circuit: Circuit): Circuit {
-  return {
-    ...circuit,
-    hoses: circuit.hoses.map((hose) => ({ ...hose, length_m: lengthOf(detail, hose) })),
-  };
 }
 
 /** The hose that is selected, or the first of the job. */
